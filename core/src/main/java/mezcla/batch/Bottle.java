@@ -1,0 +1,28 @@
+package mezcla.batch;
+
+import java.util.Locale;
+
+/**
+ * What a fill is stored in.
+ *
+ * @param id which one
+ * @param label what is written on it
+ * @param capacityMl what it holds, in ml
+ * @param material what it is made of
+ */
+public record Bottle(long id, String label, double capacityMl, Material material) {
+    /** What a bottle is made of. */
+    public enum Material {
+        /** Brown or clear glass. */
+        GLASS,
+        /** Stiff plastic. */
+        PLASTIC,
+        /** A folding bottle, pressed until it is full. */
+        FOLDING;
+
+        /** In words. */
+        public String words() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+}

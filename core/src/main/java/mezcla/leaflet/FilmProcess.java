@@ -1,0 +1,18 @@
+package mezcla.leaflet;
+
+/**
+ * A family of chemistry: one of the three that everybody knows, or another that the house names.
+ *
+ * @param key a short name in lower case with hyphens
+ * @param name how members call it
+ */
+public record FilmProcess(String key, String name) {
+    /** Colour negative. */
+    public static final FilmProcess COLOUR_NEGATIVE = new FilmProcess("colour-negative", "Colour negative");
+
+    /** Colour slide, also called reversal. */
+    public static final FilmProcess COLOUR_SLIDE = new FilmProcess("colour-slide", "Colour slide");
+
+    /** Colour negative film with a carbon backing, which must come off first. */
+    public static final FilmProcess CINE_NEGATIVE = new FilmProcess("cine-negative", "Cine negative");
+}

@@ -1,0 +1,128 @@
+package mezcla.leaflet;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a kit's printed sheet says. A leaflet never changes; a correction is a new version (rules, section 1).
+ *
+ * @param key a short name that all its versions share
+ * @param version 1 for the first
+ * @param name how the kit is called
+ * @param maker who makes it
+ * @param process the family of chemistry
+ * @param processCode what the house calls the process beside that; null for nothing
+ * @param makesMl how much of each bath a whole kit makes, in ml
+ * @param parts its bottles and sachets
+ * @param baths in the order of use
+ */
+public record Leaflet(
+        String key,
+        int version,
+        String name,
+        String maker,
+        FilmProcess process,
+        @Nullable String processCode,
+        double makesMl,
+        List<Part> parts,
+        List<Bath> baths) {
+    /**
+     * Refuses a leaflet without baths ({@code baths-missing}), one whose recipes name a part that it does not have
+     * ({@code unknown-part}) and one that names a key twice ({@code key-twice}).
+     */
+    public Leaflet {
+        parts = List.copyOf(parts);
+        baths = List.copyOf(baths);
+        if (baths.isEmpty()) {
+            throw Refusal.of("baths-missing");
+        }
+        refuseTwice(parts.stream().map(Part::key).toList());
+        refuseTwice(baths.stream().map(Bath::key).toList());
+        for (Bath bath : baths) {
+            for (Addition addition : bath.recipe().additions()) {
+                if (parts.stream().noneMatch(part -> part.key().equals(addition.part()))) {
+                    throw Refusal.of("unknown-part", "part", addition.part());
+                }
+            }
+        }
+    }
+
+    private static void refuseTwice(List<String> keys) {
+        keys.stream()
+                .filter(key -> keys.indexOf(key) != keys.lastIndexOf(key))
+                .findFirst()
+                .ifPresent(key -> {
+                    throw Refusal.of("key-twice", "key", key);
+                });
+    }
+
+    /**
+     * The bath of that key.
+     *
+     * @throws Refusal {@code unknown-bath}
+     */
+    public Bath bath(String bathKey) {
+        return baths.stream()
+                .filter(bath -> bath.key().equals(bathKey))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-bath", "bath", bathKey));
+    }
+
+    /**
+     * The part of that key.
+     *
+     * @throws Refusal {@code unknown-part}
+     */
+    public Part part(String partKey) {
+        return parts.stream()
+                .filter(part -> part.key().equals(partKey))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-part", "part", partKey));
+    }
+
+    /** The recipes by bath, in the order of use. */
+    public Map<String, Recipe> recipes() {
+        Map<String, Recipe> recipes = new LinkedHashMap<>();
+        baths.forEach(bath -> recipes.put(bath.key(), bath.recipe()));
+        return recipes;
+    }
+
+    /**
+     * The bath that pushing changes and whose time people ask for first: the first developer of a slide, else the
+     * developer (rules, 4.3). Empty when the leaflet has no developer.
+     */
+    public Optional<Bath> imageDeveloper() {
+        Optional<Bath> first = withNature(BathRole.Nature.FIRST_DEVELOPER);
+        return first.isPresent()
+                ? first
+                : baths.stream().filter(bath -> bath.role().isDeveloper()).findFirst();
+    }
+
+    private Optional<Bath> withNature(BathRole.Nature nature) {
+        return baths.stream().filter(bath -> bath.role().nature() == nature).findFirst();
+    }
+
+    /**
+     * A part's share of the kit's value, 0 to 1. Where the leaflet says nothing of any part, each bath that takes
+     * parts has an equal share, spread equally over its parts (rules, section 8).
+     */
+    public double valueShare(String partKey) {
+        Part part = part(partKey);
+        if (parts.stream().anyMatch(each -> each.valueShare() != null)) {
+            return part.valueShare() == null ? 0 : part.valueShare();
+        }
+        List<Bath> taking = baths.stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .toList();
+        return taking.stream()
+                .filter(bath -> bath.recipe().additions().stream()
+                        .anyMatch(addition -> addition.part().equals(partKey)))
+                .mapToDouble(
+                        bath -> 1.0 / taking.size() / bath.recipe().additions().size())
+                .sum();
+    }
+}

@@ -1,0 +1,53 @@
+package mezcla.leaflet;
+
+import java.util.List;
+import mezcla.measure.Refusal;
+
+/**
+ * How long a bath takes (rules, section 4).
+ *
+ * @param baseSeconds the time in a fresh bath, in seconds
+ * @param atC the temperature that it is printed for, in °C
+ * @param leastC the lowest temperature at which nothing changes, in °C
+ * @param mostC the highest temperature at which nothing changes, in °C
+ * @param exhaustion how use lengthens it
+ * @param push factors for pushed and pulled film, in rising order of stops; empty where none are printed
+ * @param temperatureTable times at other temperatures, in rising order; empty where none are printed
+ */
+public record Timing(
+        double baseSeconds,
+        double atC,
+        double leastC,
+        double mostC,
+        Exhaustion exhaustion,
+        List<Push> push,
+        List<TimeAt> temperatureTable) {
+    /**
+     * A factor for film pushed or pulled.
+     *
+     * @param stops pushed above zero, pulled below
+     * @param factor what the time is multiplied by
+     * @param wearWeight what a roll's wear is multiplied by; 1 where the leaflet says nothing
+     */
+    public record Push(double stops, double factor, double wearWeight) {}
+
+    /**
+     * A time at a temperature.
+     *
+     * @param c in °C
+     * @param seconds the time there
+     */
+    public record TimeAt(double c, double seconds) {}
+
+    /** Refuses a time that is none and a tolerance that does not hold the printed temperature. */
+    public Timing {
+        if (!(baseSeconds > 0)) {
+            throw Refusal.of("time-missing");
+        }
+        if (!(leastC <= atC && atC <= mostC)) {
+            throw Refusal.of("tolerance-misses-temperature", "atC", atC);
+        }
+        push = List.copyOf(push);
+        temperatureTable = List.copyOf(temperatureTable);
+    }
+}

@@ -1,0 +1,95 @@
+package mezcla.measure;
+
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** A time in a bath, held in whole seconds between 1 s and 6 h (rules, section 2). */
+public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> {
+    private static final int MOST_SECONDS = 6 * 3600;
+    private static final int SHOWN_STEP = 5;
+    private static final Pattern CLOCK = Pattern.compile("(?:([0-9]):)?([0-9]{1,3}):([0-9]{2})");
+    private static final Pattern WORDS = Pattern.compile(
+            "(?:([0-9]{1,2}) ?h(?:ours?)?)? ?(?:([0-9]{1,3}) ?min(?:utes?)?)? ?(?:([0-9]{1,5}) ?s(?:ec(?:onds?)?)?)?");
+
+    /** Refuses what lies outside 1 s to 6 h as {@code out-of-range}. */
+    public ProcessingTime {
+        if (seconds < 1 || seconds > MOST_SECONDS) {
+            throw Refusal.of("out-of-range", "text", seconds, "least", 1, "most", MOST_SECONDS, "unit", "s");
+        }
+    }
+
+    /** A time of so many seconds. */
+    public static ProcessingTime ofSeconds(int seconds) {
+        return new ProcessingTime(seconds);
+    }
+
+    /**
+     * The time as it is shown and worked to: rounded to 5 s, half up.
+     *
+     * @param exactSeconds unrounded seconds
+     */
+    public static ProcessingTime shown(double exactSeconds) {
+        double steps = Slack.floor(exactSeconds / SHOWN_STEP + 0.5);
+        return new ProcessingTime((int) Math.max(1, steps * SHOWN_STEP));
+    }
+
+    /**
+     * Reads a time as a person types it: {@code 3:15}, {@code 3 min 15 s}, {@code 195 s}; a bare number is seconds.
+     *
+     * @throws Refusal {@code missing}, {@code not-a-time} (also for seconds above 59 behind a colon) or
+     *     {@code out-of-range}
+     */
+    public static ProcessingTime parse(String typed) {
+        String text = typed.strip().toLowerCase(Locale.ROOT);
+        if (text.isEmpty()) {
+            throw Refusal.of("missing");
+        }
+        if (text.matches("[0-9]{1,5}")) {
+            return checked(typed, Integer.parseInt(text));
+        }
+        Matcher clock = CLOCK.matcher(text);
+        if (clock.matches()) {
+            boolean hours = clock.group(1) != null;
+            if (number(clock.group(3)) > 59 || hours && number(clock.group(2)) > 59) {
+                throw Refusal.of("not-a-time", "text", typed.strip());
+            }
+            return checked(typed, total(clock));
+        }
+        Matcher words = WORDS.matcher(text.replaceAll("\\s+", " "));
+        if (words.matches()) {
+            return checked(typed, total(words));
+        }
+        throw Refusal.of("not-a-time", "text", typed.strip());
+    }
+
+    private static int total(Matcher matcher) {
+        return number(matcher.group(1)) * 3600 + number(matcher.group(2)) * 60 + number(matcher.group(3));
+    }
+
+    private static int number(@Nullable String digits) {
+        return digits == null ? 0 : Integer.parseInt(digits);
+    }
+
+    private static ProcessingTime checked(String typed, int seconds) {
+        if (seconds < 1 || seconds > MOST_SECONDS) {
+            throw Refusal.of("out-of-range", "text", typed.strip(), "least", 1, "most", MOST_SECONDS, "unit", "s");
+        }
+        return new ProcessingTime(seconds);
+    }
+
+    @Override
+    public int compareTo(ProcessingTime other) {
+        return Integer.compare(seconds, other.seconds);
+    }
+
+    /** As minutes and seconds, {@code 3:15}, or with hours, {@code 1:02:30}; {@link #parse} reads it back. */
+    @Override
+    public String toString() {
+        int hours = seconds / 3600;
+        return hours == 0
+                ? "%d:%02d".formatted(seconds / 60, seconds % 60)
+                : "%d:%02d:%02d".formatted(hours, seconds / 60 % 60, seconds % 60);
+    }
+}

@@ -1,0 +1,26 @@
+package mezcla.measure;
+
+/**
+ * Comparisons of physical quantities. Limits, steps and tolerances are compared with a slack of 1e-9, so that seven
+ * tenths added ten times still reach seven (rules, introduction).
+ */
+public final class Slack {
+    private static final double SLACK = 1e-9;
+
+    private Slack() {}
+
+    /** Whether {@code value} reaches {@code limit}, or is above it. */
+    public static boolean reaches(double value, double limit) {
+        return value >= limit - SLACK;
+    }
+
+    /** Whether {@code value} lies truly above {@code limit}. */
+    public static boolean exceeds(double value, double limit) {
+        return value > limit + SLACK;
+    }
+
+    /** The largest whole number that {@code value} reaches. */
+    public static double floor(double value) {
+        return Math.floor(value + SLACK);
+    }
+}

@@ -1,0 +1,65 @@
+package mezcla.measure;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** A number with a unit behind it, as a person types it: {@code 1,2 l}, {@code 946}, {@code 101F}. */
+record TypedNumber(String text, String number, String unit) {
+    private static final Pattern NUMBER_THEN_UNIT =
+            Pattern.compile("([+-]?(?:[0-9]{1,12}(?:[.,][0-9]{1,12})?|[.,][0-9]{1,12}))\\s*([^0-9]*)");
+    private static final Pattern COULD_BE_THOUSANDS = Pattern.compile("[+-]?[1-9][0-9]{0,2}[.,][0-9]{3}");
+
+    /** Splits text into number and unit; refused as {@code missing} when blank, else with the code given. */
+    static TypedNumber of(String typed, String refusalCode) {
+        String text = typed.strip();
+        if (text.isEmpty()) {
+            throw Refusal.of("missing");
+        }
+        Matcher matcher = NUMBER_THEN_UNIT.matcher(text);
+        if (!matcher.matches()) {
+            throw Refusal.of(refusalCode, "text", text);
+        }
+        String unit = matcher.group(2).strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
+        return new TypedNumber(text, matcher.group(1), unit);
+    }
+
+    /**
+     * The one reading of the number that lies in range. A comma or point before exactly three digits may mark
+     * thousands or decimals; when both readings are in range the number is refused as {@code ambiguous-number}, when
+     * none is as {@code out-of-range}.
+     */
+    double readIn(Conversion toCanonical, double least, double most, String canonicalUnit) {
+        List<Double> readings = new ArrayList<>();
+        readings.add(toCanonical.of(Double.parseDouble(number.replace(',', '.'))));
+        if (COULD_BE_THOUSANDS.matcher(number).matches()) {
+            readings.add(toCanonical.of(Double.parseDouble(number.replaceAll("[.,]", ""))));
+        }
+        List<Double> inRange = readings.stream()
+                .filter(value -> Slack.reaches(value, least) && !Slack.exceeds(value, most))
+                .toList();
+        if (inRange.size() == 2) {
+            throw Refusal.of(
+                    "ambiguous-number",
+                    "text",
+                    text,
+                    "decimal",
+                    inRange.get(0),
+                    "thousands",
+                    inRange.get(1),
+                    "unit",
+                    canonicalUnit);
+        }
+        if (inRange.isEmpty()) {
+            throw Refusal.of("out-of-range", "text", text, "least", least, "most", most, "unit", canonicalUnit);
+        }
+        return inRange.get(0);
+    }
+
+    /** From the unit typed to the canonical one. */
+    interface Conversion {
+        double of(double typed);
+    }
+}

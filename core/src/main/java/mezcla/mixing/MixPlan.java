@@ -1,0 +1,143 @@
+package mezcla.mixing;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import mezcla.leaflet.Addition;
+import mezcla.leaflet.Recipe;
+import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
+
+/**
+ * A recipe scaled to the volume wanted (rules, 3.1).
+ *
+ * @param recipe what was scaled
+ * @param startWaterMl the water that goes in first, in ml
+ * @param startWaterLoweredByMl how much less that is than the recipe says, because the parts need the room, in ml
+ * @param additions the parts in the order they go in
+ * @param topUpMl what topping up takes at the end, in ml; 0 where nothing is topped up
+ * @param finalMl the volume that results, in ml
+ * @param checks what is said about the plan
+ */
+public record MixPlan(
+        Recipe recipe,
+        double startWaterMl,
+        double startWaterLoweredByMl,
+        List<PlannedAddition> additions,
+        double topUpMl,
+        double finalMl,
+        Set<Check> checks) {
+    /** What a plan points out; nothing is mended silently. */
+    public enum Check {
+        /** Start water was lowered, because parts and water would overshoot. */
+        START_WATER_LOWERED,
+        /** The level is at the mark before topping up. */
+        AT_THE_MARK,
+        /** Water and parts make another volume than the one wanted. */
+        MAKES_OTHER_VOLUME
+    }
+
+    /**
+     * One part of the plan.
+     *
+     * @param addition what the recipe says
+     * @param amount how much for this volume, in the part's unit
+     * @param wholePart whether all that is left of the part goes in, so that it is emptied and not measured
+     */
+    public record PlannedAddition(Addition addition, double amount, boolean wholePart) {}
+
+    /**
+     * Scales a recipe.
+     *
+     * @param recipe the recipe
+     * @param volumeMl the volume wanted, in ml; nominal where the recipe fixes the water
+     * @param left what is left of each part, by key, to tell what is emptied whole; may be empty
+     * @return the plan
+     * @throws Refusal {@code parts-exceed-volume} when even without start water the parts need more room
+     */
+    public static MixPlan of(Recipe recipe, double volumeMl, Map<String, Double> left) {
+        double scale = volumeMl / recipe.finalMl();
+        List<PlannedAddition> additions = recipe.additions().stream()
+                .map(addition -> planned(addition, addition.amount() * scale, left))
+                .toList();
+        double partsMl = additions.stream()
+                .mapToDouble(
+                        each -> PowderRoom.ml(each.amount(), each.addition().unit()))
+                .sum();
+        double water = recipe.startWaterMl() * scale;
+        Set<Check> checks = EnumSet.noneOf(Check.class);
+        if (recipe.mode() != Recipe.Mode.TOP_UP) {
+            double made = water + partsMl;
+            if (Math.abs(made - volumeMl) > 0.005 * volumeMl) {
+                checks.add(Check.MAKES_OTHER_VOLUME);
+            }
+            return new MixPlan(recipe, water, 0, additions, 0, made, checks);
+        }
+        if (Slack.exceeds(partsMl, volumeMl)) {
+            throw Refusal.of("parts-exceed-volume", "partsMl", partsMl, "volumeMl", volumeMl);
+        }
+        double excess = Math.max(0, water + partsMl - volumeMl);
+        double topUp = Math.max(0, volumeMl - partsMl - water);
+        if (Slack.exceeds(excess, 0)) {
+            checks.add(Check.START_WATER_LOWERED);
+        }
+        if (!Slack.exceeds(topUp, 0)) {
+            checks.add(Check.AT_THE_MARK);
+        }
+        return new MixPlan(recipe, water - excess, excess, additions, topUp, volumeMl, checks);
+    }
+
+    private static PlannedAddition planned(Addition addition, double amount, Map<String, Double> left) {
+        Double there = left.get(addition.part());
+        return new PlannedAddition(addition, amount, there != null && Math.abs(there - amount) <= 1e-6);
+    }
+
+    /**
+     * The temperature once all parts are in, in °C: a balance of heat over water, liquids and powder (rules, 3.2).
+     *
+     * @param roomC the temperature of the parts, in °C
+     * @param startWaterC the temperature of the start water, in °C
+     */
+    public double afterPartsC(double roomC, double startWaterC) {
+        double heat = partsHeat();
+        return (startWaterMl * startWaterC + heat * roomC) / (startWaterMl + heat);
+    }
+
+    /**
+     * The temperature after topping up, in °C.
+     *
+     * @param roomC the temperature of the parts, in °C
+     * @param startWaterC the temperature of the start water, in °C
+     * @param topUpC the temperature of the water that tops up, in °C
+     */
+    public double landedC(double roomC, double startWaterC, double topUpC) {
+        double heat = partsHeat();
+        return (startWaterMl * startWaterC + heat * roomC + topUpMl * topUpC) / (startWaterMl + heat + topUpMl);
+    }
+
+    /**
+     * How warm the start water must be for the mix to land at a temperature, in °C. It may lie beyond what the house
+     * can draw, or beyond the recipe's mixing maximum.
+     *
+     * @param roomC the temperature of the parts, in °C
+     * @param topUpC the temperature of the water that tops up, in °C
+     * @param wantedC where the mix shall land, in °C
+     * @throws Refusal {@code no-start-water} when none goes in
+     */
+    public double startWaterForLandingC(double roomC, double topUpC, double wantedC) {
+        if (!Slack.exceeds(startWaterMl, 0)) {
+            throw Refusal.of("no-start-water");
+        }
+        double heat = partsHeat();
+        double wanted = wantedC * (startWaterMl + heat + topUpMl);
+        return (wanted - heat * roomC - topUpMl * topUpC) / startWaterMl;
+    }
+
+    private double partsHeat() {
+        return additions.stream()
+                .mapToDouble(
+                        each -> PowderRoom.heat(each.amount(), each.addition().unit()))
+                .sum();
+    }
+}

@@ -1,0 +1,65 @@
+package mezcla.verdict;
+
+import java.util.Set;
+import mezcla.batch.LogEntry;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Range;
+import mezcla.leaflet.Timing;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Everything about a fill that its verdict rests on.
+ *
+ * @param key the bath's key
+ * @param role what it does
+ * @param timing what the leaflet says of its time
+ * @param capacityForMl the volume that its capacity is printed for, in ml
+ * @param countedMl the volume that its wear is counted by, in ml
+ * @param scaledRolls n: roll equivalents done, scaled to the printed volume
+ * @param ageDays calendar age, in days
+ * @param effectiveAgeDays effective age, in days
+ * @param lifeDays printed life, in days; null for no limit
+ * @param capacity printed capacity, in roll equivalents for the printed volume; null for no limit
+ * @param signs what its bottle shows
+ * @param look the last look at film that counts; null for none
+ * @param trimPercent its own correction, in percent
+ * @param stock how much of a one-shot is there; null for a bath that is used again
+ */
+public record FillCondition(
+        String key,
+        BathRole role,
+        Timing timing,
+        double capacityForMl,
+        double countedMl,
+        double scaledRolls,
+        double ageDays,
+        double effectiveAgeDays,
+        @Nullable Range lifeDays,
+        @Nullable Range capacity,
+        Set<Sign> signs,
+        @Nullable Look look,
+        double trimPercent,
+        @Nullable Stock stock) {
+    /**
+     * The last look at film that counts.
+     *
+     * @param result what was seen
+     * @param daysAgo how many days ago
+     * @param rollsAgo how many roll equivalents have gone through since, not scaled
+     */
+    public record Look(LogEntry.Result result, double daysAgo, double rollsAgo) {}
+
+    /**
+     * A one-shot's stock.
+     *
+     * @param leftMl what is in the bottle, in ml
+     * @param forRunMl what the run asked about takes, in ml
+     * @param forSmallestRunMl what the smallest tank of the house would take, in ml
+     */
+    public record Stock(double leftMl, double forRunMl, double forSmallestRunMl) {}
+
+    /** r: what a roll equivalent adds to n. */
+    public double wearPerRoll() {
+        return capacityForMl / countedMl;
+    }
+}

@@ -1,0 +1,162 @@
+package mezcla.verdict;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import mezcla.batch.LogEntry;
+import mezcla.leaflet.Range;
+import mezcla.measure.Slack;
+import mezcla.processing.RunTime;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Whether a fill is still good for a run, and why (rules, section 6).
+ *
+ * @param key the bath's key
+ * @param state how it stands
+ * @param reasons all of them; the one that set the state comes first
+ * @param rollsLeft roll equivalents that it still takes; null for no limit
+ * @param daysLeft days that it still lasts; null for no limit
+ * @param runFits whether the run asked about fits its limits
+ * @param time the time of that run in it
+ */
+public record FillVerdict(
+        String key,
+        State state,
+        List<Reason> reasons,
+        @Nullable Double rollsLeft,
+        @Nullable Double daysLeft,
+        boolean runFits,
+        RunTime time) {
+    private static final double FEW_ROLLS = 2;
+    private static final double FEW_DAYS = 3;
+    private static final double LOOK_HOLDS_DAYS = 14;
+    private static final double LOOK_HOLDS_ROLLS = 4;
+
+    /**
+     * Judges a fill.
+     *
+     * @param school how strictly
+     * @param fill what is known of it
+     * @param rolls the run asked about, in roll equivalents
+     * @param time the time of that run in it
+     */
+    static FillVerdict of(School school, FillCondition fill, double rolls, RunTime time) {
+        List<Reason> reasons = new ArrayList<>();
+        addSigns(fill, reasons);
+        switch (school) {
+            case LEAFLET -> addPrintedLimits(fill, reasons);
+        }
+        Double rollsLeft = rollsLeft(fill, rolls);
+        if (rollsLeft != null && Slack.exceeds(FEW_ROLLS, rollsLeft)) {
+            reasons.add(reason(Reason.Code.FEW_ROLLS_LEFT, fill, rollsLeft, FEW_ROLLS));
+        }
+        Double daysLeft =
+                fill.lifeDays() == null ? null : Math.max(0, fill.lifeDays().max() - fill.ageDays());
+        if (daysLeft != null && Slack.exceeds(FEW_DAYS, daysLeft)) {
+            reasons.add(reason(Reason.Code.FEW_DAYS_LEFT, fill, daysLeft, FEW_DAYS));
+        }
+        if (moreSecondsThanFresh(time) > 0) {
+            reasons.add(reason(Reason.Code.MORE_TIME, fill, moreSecondsThanFresh(time), 0));
+        }
+        reasons.sort(Comparator.comparing((Reason reason) -> reason.code().state())
+                .reversed()
+                .thenComparing(Reason::code));
+        State state = reasons.isEmpty() ? State.GOOD : reasons.get(0).code().state();
+        boolean fits = state != State.DISCARD && (rollsLeft == null || Slack.reaches(rollsLeft, rolls));
+        return new FillVerdict(fill.key(), state, List.copyOf(reasons), rollsLeft, daysLeft, fits, time);
+    }
+
+    /** Push is taste or exposure and temperature is the room's; neither is the bath's age (rules, 4.3). */
+    private static int moreSecondsThanFresh(RunTime time) {
+        RunTime atPrintedConditions = new RunTime(
+                time.freshSeconds(),
+                time.exhaustionSeconds(),
+                time.straddledStep(),
+                1,
+                1,
+                time.trimFactor(),
+                time.flags());
+        return atPrintedConditions.addedSeconds();
+    }
+
+    private static void addSigns(FillCondition fill, List<Reason> reasons) {
+        if (fill.signs().contains(Sign.CONTAMINATED)) {
+            reasons.add(reason(Reason.Code.CONTAMINATED, fill, 0, 0));
+        }
+        if (fill.signs().contains(Sign.SLUDGE)) {
+            reasons.add(reason(Reason.Code.SLUDGE, fill, 0, 0));
+        }
+        if (fill.signs().contains(Sign.BLACK) && fill.role().isDeveloper()) {
+            reasons.add(reason(Reason.Code.DEVELOPER_BLACK, fill, 0, 0));
+        }
+        FillCondition.Stock stock = fill.stock();
+        if (stock != null && Slack.exceeds(stock.forSmallestRunMl(), stock.leftMl())) {
+            reasons.add(reason(Reason.Code.USED_UP, fill, stock.leftMl(), stock.forSmallestRunMl()));
+        }
+        if (fill.look() == null) {
+            return;
+        }
+        LogEntry.Result result = fill.look().result();
+        boolean heavy = result == LogEntry.Result.HEAVY_CAST || result == LogEntry.Result.HEAVY_GRAIN;
+        if (heavy && fill.role().isDeveloper()) {
+            reasons.add(reason(Reason.Code.BAD_RESULT, fill, 0, 0));
+        }
+        if (result == LogEntry.Result.MILKY_DRY && fill.role().fixes()) {
+            reasons.add(reason(Reason.Code.WEAK_BLEACH_FIX, fill, 0, 0));
+        }
+    }
+
+    private static void addPrintedLimits(FillCondition fill, List<Reason> reasons) {
+        boolean reassured = recentlyReassured(fill);
+        Range capacity = fill.capacity();
+        double n = fill.scaledRolls();
+        double r = fill.wearPerRoll();
+        if (capacity != null && fill.stock() == null) {
+            if (Slack.reaches(n, capacity.max())) {
+                reasons.add(reason(Reason.Code.OVER_ROLLS, fill, n / r, capacity.max() / r));
+            } else if (Slack.reaches(n, capacity.min()) && !reassured) {
+                reasons.add(reason(Reason.Code.TEST_ROLLS, fill, n / r, capacity.min() / r));
+            }
+        }
+        Range life = fill.lifeDays();
+        if (life == null) {
+            return;
+        }
+        if (Slack.exceeds(fill.ageDays(), life.max())) {
+            reasons.add(reason(Reason.Code.OVER_AGE, fill, fill.ageDays(), life.max()));
+            return;
+        }
+        if (Slack.exceeds(life.max(), life.min()) && Slack.reaches(fill.ageDays(), life.min()) && !reassured) {
+            reasons.add(reason(Reason.Code.TEST_AGE, fill, fill.ageDays(), life.min()));
+        }
+        if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
+            reasons.add(reason(Reason.Code.WARM_STORAGE, fill, fill.effectiveAgeDays(), life.max()));
+        }
+    }
+
+    private static boolean recentlyReassured(FillCondition fill) {
+        FillCondition.Look look = fill.look();
+        if (look == null) {
+            return false;
+        }
+        boolean reassuring = look.result() == LogEntry.Result.GOOD
+                || look.result() == LogEntry.Result.THIN && fill.trimPercent() != 0;
+        return reassuring
+                && Slack.reaches(LOOK_HOLDS_DAYS, look.daysAgo())
+                && Slack.reaches(LOOK_HOLDS_ROLLS, look.rollsAgo() * fill.wearPerRoll());
+    }
+
+    private static @Nullable Double rollsLeft(FillCondition fill, double rolls) {
+        FillCondition.Stock stock = fill.stock();
+        if (stock != null) {
+            return Math.max(0, Slack.floor(stock.leftMl() / stock.forRunMl())) * rolls;
+        }
+        Range capacity = fill.capacity();
+        return capacity == null ? null : Math.max(0, (capacity.max() - fill.scaledRolls()) / fill.wearPerRoll());
+    }
+
+    private static Reason reason(Reason.Code code, FillCondition fill, double figure, double limit) {
+        return new Reason(code, fill.key(), figure, limit);
+    }
+}

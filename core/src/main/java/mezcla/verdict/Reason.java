@@ -1,0 +1,61 @@
+package mezcla.verdict;
+
+/**
+ * Why a fill stands as it does.
+ *
+ * @param code which limit or sign it met
+ * @param bath the bath's key
+ * @param figure what it was met with: rolls through this bottle, days, seconds or millilitres, as the code says
+ * @param limit the limit, in the same unit; 0 where there is none
+ */
+public record Reason(Code code, String bath, double figure, double limit) {
+    /** What can decide. Within a state, the first named here comes first on screen. */
+    public enum Code {
+        /** Foreign solution got in. */
+        CONTAMINATED("contaminated", State.DISCARD),
+        /** A developer gone black. */
+        DEVELOPER_BLACK("developer-black", State.DISCARD),
+        /** Sludge at the bottom. */
+        SLUDGE("sludge", State.DISCARD),
+        /** Heavy cast or grain, put down to the chemistry. */
+        BAD_RESULT("bad-result", State.DISCARD),
+        /** A one-shot with too little left for the smallest tank: ml left, ml needed. */
+        USED_UP("used-up", State.DISCARD),
+        /** Rolls done, and the last roll allowed. */
+        OVER_ROLLS("over-rolls", State.DISCARD),
+        /** Days old, and the last day allowed. */
+        OVER_AGE("over-age", State.DISCARD),
+        /** Film stayed milky when dry. */
+        WEAK_BLEACH_FIX("weak-bleach-fix", State.CHECK),
+        /** Rolls done, and the roll from which to test. */
+        TEST_ROLLS("test-rolls", State.CHECK),
+        /** Days old, and the day from which to test. */
+        TEST_AGE("test-age", State.CHECK),
+        /** Days by effective age, and the printed life. */
+        WARM_STORAGE("warm-storage", State.CHECK),
+        /** Rolls left, and how few are few. */
+        FEW_ROLLS_LEFT("few-rolls-left", State.LAST),
+        /** Days left, and how few are few. */
+        FEW_DAYS_LEFT("few-days-left", State.LAST),
+        /** Seconds more than fresh. */
+        MORE_TIME("more-time", State.EXTEND);
+
+        private final String words;
+        private final State state;
+
+        Code(String words, State state) {
+            this.words = words;
+            this.state = state;
+        }
+
+        /** Lower case with hyphens. */
+        public String words() {
+            return words;
+        }
+
+        /** The state that it leads to. */
+        public State state() {
+            return state;
+        }
+    }
+}

@@ -1,0 +1,212 @@
+package mezcla.verdict;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
+import mezcla.batch.LogEntry;
+import mezcla.batch.Wear;
+import mezcla.leaflet.Bath;
+import mezcla.measure.ProcessingTime;
+import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
+import mezcla.processing.RunTime;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A run through a batch: the time in each bath, the verdict, and what speaks against it (rules, sections 4 and 6). A
+ * plan with refusals is refused; film that was processed all the same is logged with {@link #against()}.
+ *
+ * @param batch the batch
+ * @param question what was asked
+ * @param baths its fills that still stand, in the order of use
+ * @param verdict how the batch stands for this run
+ * @param refusals what speaks against it; empty for a run that fits
+ */
+public record RunPlan(
+        BatchState batch, RunQuestion question, List<PlannedBath> baths, BatchVerdict verdict, List<Refusal> refusals) {
+    /**
+     * A fill in the plan.
+     *
+     * @param fill the fill
+     * @param time how long the film stays in it; null where the leaflet has no answer
+     * @param verdict how it stands for this run
+     * @param takesMl what the tank takes of the bottle, in ml
+     */
+    public record PlannedBath(FillState fill, @Nullable RunTime time, FillVerdict verdict, double takesMl) {
+        /** The time as shown; empty where the leaflet has no answer. */
+        public Optional<ProcessingTime> shown() {
+            return Optional.ofNullable(time).map(RunTime::shown);
+        }
+    }
+
+    /**
+     * Plans a run.
+     *
+     * @param batch the batch; what of it was discarded stays out
+     * @param question what film, in what tank, when
+     * @throws Refusal {@code batch-ended} when nothing of it stands on the shelf
+     */
+    public static RunPlan of(BatchState batch, RunQuestion question) {
+        if (batch.ended()) {
+            throw Refusal.of("batch-ended", "batch", batch.id());
+        }
+        List<Refusal> refusals = new ArrayList<>();
+        List<PlannedBath> baths = batch.fills().stream()
+                .filter(fill -> fill.discarded() == null)
+                .map(fill -> planned(batch, fill, question, refusals))
+                .toList();
+        BatchVerdict verdict =
+                BatchVerdict.of(baths.stream().map(PlannedBath::verdict).toList());
+        addWhatIsMissing(batch, refusals);
+        addLimits(question, verdict, refusals);
+        addVolumes(baths, question, refusals);
+        return new RunPlan(batch, question, baths, verdict, List.copyOf(refusals));
+    }
+
+    private static PlannedBath planned(BatchState batch, FillState fill, RunQuestion question, List<Refusal> refusals) {
+        Bath bath = fill.bath();
+        boolean pushed = batch.imageDeveloper().filter(fill::equals).isPresent();
+        double scaledRun = question.equivalents() * fill.wearPerRoll();
+        RunTime unpushed =
+                RunTime.of(bath.role(), bath.timing(), fill.scaledRolls(), scaledRun, 0, null, fill.trimPercent());
+        RunTime time = unpushed;
+        if (pushed) {
+            try {
+                time = RunTime.of(
+                        bath.role(),
+                        bath.timing(),
+                        fill.scaledRolls(),
+                        scaledRun,
+                        question.stops(),
+                        null,
+                        fill.trimPercent());
+            } catch (Refusal refusal) {
+                refusals.add(refusal);
+                time = null;
+            }
+        }
+        double takes =
+                bath.oneShot() == null ? question.tankMl() : bath.oneShot().stockFor(question.tankMl());
+        FillVerdict verdict = FillVerdict.of(
+                question.school(),
+                condition(fill, question, takes),
+                question.equivalents(),
+                time == null ? unpushed : time);
+        return new PlannedBath(fill, time, verdict, takes);
+    }
+
+    private static FillCondition condition(FillState fill, RunQuestion question, double takesMl) {
+        Bath bath = fill.bath();
+        double age = question.daysSince(fill.mixedAt());
+        FillState.Inspection look = fill.inspection();
+        return new FillCondition(
+                bath.key(),
+                bath.role(),
+                bath.timing(),
+                bath.capacityForMl(),
+                fill.countedMl(),
+                fill.scaledRolls(),
+                age,
+                age,
+                bath.lifeDays(),
+                bath.capacity(),
+                Set.of(),
+                look == null
+                        ? null
+                        : new FillCondition.Look(look.result(), question.daysSince(look.at()), look.rollsAgo()),
+                fill.trimPercent(),
+                bath.oneShot() == null
+                        ? null
+                        : new FillCondition.Stock(
+                                fill.volumeMl(), takesMl, bath.oneShot().stockFor(question.smallestTankMl())));
+    }
+
+    private static void addWhatIsMissing(BatchState batch, List<Refusal> refusals) {
+        batch.fills().stream()
+                .filter(fill -> fill.discarded() != null)
+                .forEach(fill -> refusals.add(
+                        Refusal.of("bath-missing", "bath", fill.bath().role().name())));
+    }
+
+    private static void addLimits(RunQuestion question, BatchVerdict verdict, List<Refusal> refusals) {
+        for (FillVerdict fill : verdict.fills()) {
+            if (fill.state() == State.DISCARD) {
+                refusals.add(Refusal.of(
+                        "bath-must-go",
+                        "bath",
+                        fill.key(),
+                        "because",
+                        fill.reasons().get(0)));
+            }
+        }
+        Double left = verdict.rollsLeft();
+        if (left != null && Slack.exceeds(question.equivalents(), left) && Slack.exceeds(left, 0)) {
+            String bath = verdict.fills().stream()
+                    .filter(fill -> left.equals(fill.rollsLeft()))
+                    .findFirst()
+                    .orElseThrow()
+                    .key();
+            refusals.add(Refusal.of("run-too-big", "bath", bath, "rolls", question.equivalents(), "fits", left));
+        }
+    }
+
+    private static void addVolumes(List<PlannedBath> baths, RunQuestion question, List<Refusal> refusals) {
+        for (PlannedBath bath : baths) {
+            if (Slack.exceeds(bath.takesMl(), bath.fill().volumeMl())) {
+                refusals.add(Refusal.of(
+                        "too-little-for-tank",
+                        "bath",
+                        bath.verdict().key(),
+                        "needsMl",
+                        bath.takesMl(),
+                        "leftMl",
+                        bath.fill().volumeMl(),
+                        "tankMl",
+                        question.tankMl()));
+            }
+        }
+    }
+
+    /** The bath that people ask for first, if the batch still has it (rules, 4.3). */
+    public Optional<PlannedBath> imageDeveloper() {
+        return batch.imageDeveloper().flatMap(developer -> baths.stream()
+                .filter(bath -> bath.fill().id() == developer.id())
+                .findFirst());
+    }
+
+    /** Whether nothing speaks against it. */
+    public boolean fits() {
+        return refusals.isEmpty();
+    }
+
+    /** The codes of what spoke against it, for a run that was done all the same; each once. */
+    public List<String> against() {
+        return refusals.stream()
+                .map(refusal -> refusal.values().get("because") instanceof Reason reason
+                        ? reason.code().words()
+                        : refusal.code())
+                .distinct()
+                .toList();
+    }
+
+    /** What the run does to each fill, as the log keeps it. */
+    public List<LogEntry.RunBath> asRunBaths() {
+        return baths.stream().map(this::asRunBath).toList();
+    }
+
+    private LogEntry.RunBath asRunBath(PlannedBath planned) {
+        FillState fill = planned.fill();
+        boolean pushed = batch.imageDeveloper().filter(fill::equals).isPresent() && planned.time() != null;
+        double weight = pushed ? RunTime.wearWeight(fill.bath().timing(), question.stops()) : 1;
+        boolean oneShot = fill.bath().oneShot() != null;
+        return new LogEntry.RunBath(
+                fill.id(),
+                planned.shown().map(ProcessingTime::seconds).orElse(null),
+                oneShot ? 0 : question.equivalents() * weight,
+                oneShot ? 0 : Wear.CARRY_OVER_ML * question.equivalents(),
+                oneShot ? Math.min(planned.takesMl(), fill.volumeMl()) : 0);
+    }
+}

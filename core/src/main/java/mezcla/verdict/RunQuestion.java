@@ -1,0 +1,50 @@
+package mezcla.verdict;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import mezcla.batch.LogEntry;
+import mezcla.measure.Refusal;
+
+/**
+ * What is asked of a batch: this film, in that tank, now.
+ *
+ * @param rolls the film; one roll at least, all pushed alike
+ * @param tankMl what the tank takes of each bath, in ml
+ * @param smallestTankMl what the smallest tank of the house takes, in ml
+ * @param school how strictly the house judges
+ * @param at when
+ * @param zone where; ages count by the calendar there
+ */
+public record RunQuestion(
+        List<LogEntry.Roll> rolls, double tankMl, double smallestTankMl, School school, Instant at, ZoneId zone) {
+    /** Refuses a run without film ({@code rolls-missing}) and pushes that differ ({@code pushes-differ}). */
+    public RunQuestion {
+        rolls = List.copyOf(rolls);
+        if (rolls.isEmpty()) {
+            throw Refusal.of("rolls-missing");
+        }
+        if (rolls.stream().mapToDouble(LogEntry.Roll::stops).distinct().count() > 1) {
+            throw Refusal.of("pushes-differ");
+        }
+    }
+
+    /** The film in roll equivalents. */
+    public double equivalents() {
+        return rolls.stream().mapToDouble(LogEntry.Roll::equivalents).sum();
+    }
+
+    /** How far the film is pushed, in stops. */
+    public double stops() {
+        return rolls.get(0).stops();
+    }
+
+    /** Whole days from then to now, by the calendar of the house. */
+    public double daysSince(Instant then) {
+        return Math.max(
+                0,
+                ChronoUnit.DAYS.between(
+                        then.atZone(zone).toLocalDate(), at.atZone(zone).toLocalDate()));
+    }
+}

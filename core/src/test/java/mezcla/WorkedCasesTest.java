@@ -1,0 +1,292 @@
+package mezcla;
+
+import static mezcla.WorkedCases.assertNumber;
+import static mezcla.WorkedCases.each;
+import static mezcla.WorkedCases.numbers;
+import static mezcla.WorkedCases.range;
+import static mezcla.WorkedCases.recipe;
+import static mezcla.WorkedCases.texts;
+import static mezcla.WorkedCases.timing;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import java.net.URISyntaxException;
+import java.nio.file.Path;
+import java.util.EnumSet;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.stream.Stream;
+import mezcla.WorkedCases.Case;
+import mezcla.batch.LogEntry;
+import mezcla.batch.Wear;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Recipe;
+import mezcla.measure.Refusal;
+import mezcla.mixing.KitSplit;
+import mezcla.mixing.MixPlan;
+import mezcla.money.BreakEven;
+import mezcla.money.KitLedger;
+import mezcla.money.Sharing;
+import mezcla.processing.RunTime;
+import mezcla.verdict.BatchVerdict;
+import mezcla.verdict.FillCondition;
+import mezcla.verdict.FillVerdict;
+import mezcla.verdict.School;
+import mezcla.verdict.Sign;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * The worked cases, one test a case: those in {@code src/test/resources/cases}, and those in the folder that the system
+ * property {@code mezcla.cases} names. Kinds and schools that the core has no rule for yet are passed over.
+ */
+public class WorkedCasesTest {
+    private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
+
+    private interface Check {
+        void of(Case worked);
+    }
+
+    private final Map<String, Check> checks = new LinkedHashMap<>();
+
+    public WorkedCasesTest() {
+        checks.put("wear", this::wear);
+        checks.put("run-time", this::runTime);
+        checks.put("mix-plan", this::mixPlan);
+        checks.put("kit-split", this::kitSplit);
+        checks.put("cost", this::cost);
+        checks.put("verdict", this::verdict);
+    }
+
+    @DataProvider
+    public Iterator<Case> cases() throws URISyntaxException {
+        Path own = Path.of(WorkedCasesTest.class.getResource("/cases/wear.json").toURI())
+                .getParent();
+        String more = System.getProperty("mezcla.cases", "");
+        Stream<Case> brought = more.isBlank() ? Stream.empty() : WorkedCases.in(Path.of(more)).stream();
+        return Stream.concat(WorkedCases.in(own).stream(), brought)
+                .filter(this::hasRule)
+                .iterator();
+    }
+
+    private boolean hasRule(Case worked) {
+        return checks.containsKey(worked.kind())
+                && (!worked.kind().equals("verdict") || school(worked).isPresent());
+    }
+
+    private static Optional<School> school(Case worked) {
+        String name = worked.given().get("school").asString().toUpperCase(Locale.ROOT);
+        return Stream.of(School.values())
+                .filter(school -> school.name().equals(name))
+                .findFirst();
+    }
+
+    @Test(dataProvider = "cases")
+    public void agrees(Case worked) {
+        Check check = checks.get(worked.kind());
+        if (worked.expect().has("error")) {
+            Refusal refusal = catchThrowableOfType(Refusal.class, () -> check.of(worked));
+            assertThat(refusal).as("refused").isNotNull();
+            assertThat(refusal.code()).isEqualTo(worked.expect().get("error").asString());
+        } else {
+            check.of(worked);
+        }
+    }
+
+    private void wear(Case worked) {
+        double makes = worked.given().get("makesMl").asDouble();
+        Wear wear = Wear.fresh(worked.given().get("volumeMl").asDouble());
+        for (JsonNode event : worked.given().get("events")) {
+            if (event.has("run")) {
+                double rolls = event.get("run").asDouble();
+                wear = wear.afterRun(rolls, rolls, makes, rolls * Wear.CARRY_OVER_ML);
+            } else if (event.has("spill")) {
+                wear = wear.afterSpill(event.get("spill").asDouble());
+            } else {
+                wear = wear.afterToppingUp(event.get("topUp").asDouble());
+            }
+        }
+        number(worked, "scaledRolls", wear.scaledRolls());
+        number(worked, "rolls", wear.rolls());
+        number(worked, "volumeMl", wear.volumeMl());
+        number(worked, "countedMl", wear.countedMl());
+    }
+
+    private void runTime(Case worked) {
+        JsonNode given = worked.given();
+        double scale = given.get("makesMl").asDouble() / given.get("bathMl").asDouble();
+        RunTime time = RunTime.of(
+                BathRole.of(given.get("role").asString()),
+                timing(given.get("timing")),
+                given.get("rollsBefore").asDouble() * scale,
+                given.get("rolls").asDouble() * scale,
+                given.get("stops").asDouble(),
+                given.get("tempC").isNull() ? null : given.get("tempC").asDouble(),
+                given.get("trimPercent").asDouble());
+        number(worked, "exactSeconds", time.exactSeconds());
+        number(worked, "seconds", time.shown().seconds());
+        number(worked, "addedSeconds", time.addedSeconds());
+        assertThat(time.flags().stream().map(RunTime.Flag::code).sorted())
+                .containsExactlyElementsOf(texts(worked.expect().get("flags")));
+    }
+
+    private void mixPlan(Case worked) {
+        JsonNode given = worked.given();
+        double roomC = given.get("roomC").asDouble();
+        double startWaterC = given.get("startWaterC").asDouble();
+        double topUpC = given.get("topUpC").asDouble();
+        MixPlan plan =
+                MixPlan.of(recipe(given.get("recipe")), given.get("volumeMl").asDouble(), Map.of());
+        number(worked, "startWaterMl", plan.startWaterMl());
+        number(worked, "startWaterLoweredByMl", plan.startWaterLoweredByMl());
+        number(worked, "topUpMl", plan.topUpMl());
+        number(worked, "finalMl", plan.finalMl());
+        number(worked, "afterPartsC", plan.afterPartsC(roomC, startWaterC));
+        number(worked, "landedC", plan.landedC(roomC, startWaterC, topUpC));
+        number(
+                worked,
+                "startWaterForLandingC",
+                plan.startWaterForLandingC(
+                        roomC, topUpC, given.get("wantLandedC").asDouble()));
+        JsonNode amounts = worked.expect().get("amounts");
+        assertThat(plan.additions()).hasSize(amounts.size());
+        for (int i = 0; i < amounts.size(); i++) {
+            assertNumber("amount " + i, plan.additions().get(i).amount(), amounts.get(i), worked.relativeTolerance());
+        }
+    }
+
+    private void kitSplit(Case worked) {
+        Map<String, Recipe> recipes = new LinkedHashMap<>();
+        worked.given()
+                .get("recipes")
+                .properties()
+                .forEach(entry -> recipes.put(entry.getKey(), recipe(entry.getValue())));
+        KitSplit split = KitSplit.of(
+                recipes,
+                numbers(worked.given().get("remaining")),
+                worked.given().get("volumeMl").asDouble());
+        number(worked, "batches", split.batches());
+        assertThat(split.limitingPart())
+                .isEqualTo(worked.expect().get("limitingPart").asString());
+        JsonNode leftOver = worked.expect().get("leftOver");
+        assertThat(split.leftOver().keySet())
+                .containsExactlyInAnyOrderElementsOf(numbers(leftOver).keySet());
+        split.leftOver()
+                .forEach((part, left) -> assertNumber(part, left, leftOver.get(part), worked.relativeTolerance()));
+    }
+
+    private void cost(Case worked) {
+        JsonNode given = worked.given();
+        switch (given.get("op").asString()) {
+            case "allocate" -> {
+                KitLedger ledger = KitLedger.of(minor(given, "totalMinor"));
+                List<Long> allocated = each(given.get("fractions"), fraction -> ledger.take(fraction.asDouble())
+                        .getAmountMinorLong());
+                assertThat(allocated).isEqualTo(each(worked.expect().get("allocated"), JsonNode::asLong));
+                assertThat(ledger.left()).isEqualTo(minor(worked.expect(), "left"));
+            }
+            case "split" ->
+                assertThat(
+                                Sharing.split(
+                                                minor(given, "totalMinor"),
+                                                each(given.get("weights"), JsonNode::asDouble))
+                                        .stream()
+                                        .map(Money::getAmountMinorLong))
+                        .isEqualTo(each(worked.expect().get("shares"), JsonNode::asLong));
+            case "break-even" -> {
+                OptionalLong rolls = BreakEven.rolls(
+                        minor(given, "equipmentMinor"), minor(given, "labMinor"), minor(given, "ownMinor"));
+                number(worked, "rolls", rolls.isPresent() ? (double) rolls.getAsLong() : null);
+            }
+            default -> throw new IllegalArgumentException(given.toString());
+        }
+    }
+
+    private static Money minor(JsonNode node, String name) {
+        return Money.ofMinor(NZD, node.get(name).asLong());
+    }
+
+    private void verdict(Case worked) {
+        BatchVerdict verdict = BatchVerdict.of(
+                school(worked).orElseThrow(),
+                each(worked.given().get("baths"), WorkedCasesTest::condition),
+                worked.given().get("rolls").asDouble());
+        assertThat(words(verdict.state().name()))
+                .isEqualTo(worked.expect().get("state").asString());
+        number(worked, "rollsLeft", verdict.rollsLeft());
+        number(worked, "daysLeft", verdict.daysLeft());
+        assertThat(verdict.runFits()).isEqualTo(worked.expect().get("runFits").asBoolean());
+        worked.expect().get("baths").properties().forEach(entry -> {
+            FillVerdict fill = verdict.fill(entry.getKey());
+            JsonNode expected = entry.getValue();
+            assertThat(words(fill.state().name()))
+                    .isEqualTo(expected.get("state").asString());
+            assertThat(fill.reasons().stream()
+                            .map(reason -> reason.code().words())
+                            .sorted())
+                    .containsExactlyElementsOf(texts(expected.get("reasons")));
+            assertNumber("rollsLeft", fill.rollsLeft(), expected.get("rollsLeft"), worked.relativeTolerance());
+            assertNumber("daysLeft", fill.daysLeft(), expected.get("daysLeft"), worked.relativeTolerance());
+            assertThat(fill.runFits()).isEqualTo(expected.get("runFits").asBoolean());
+            assertNumber(
+                    "seconds",
+                    (double) fill.time().shown().seconds(),
+                    expected.get("seconds"),
+                    worked.relativeTolerance());
+        });
+    }
+
+    private static FillCondition condition(JsonNode bath) {
+        double makes = bath.get("makesMl").asDouble();
+        double counted = bath.get("bathMl").asDouble();
+        JsonNode look = bath.get("lastInspection");
+        Set<Sign> signs = EnumSet.noneOf(Sign.class);
+        texts(bath.get("signs")).forEach(sign -> signs.add(Sign.valueOf(sign.toUpperCase(Locale.ROOT))));
+        return new FillCondition(
+                bath.get("key").asString(),
+                BathRole.of(bath.get("role").asString()),
+                timing(bath.get("timing")),
+                makes,
+                counted,
+                bath.get("rollsBefore").asDouble() * makes / counted,
+                bath.get("ageDays").asDouble(),
+                bath.get("effectiveAgeDays").asDouble(),
+                range(bath.get("life")),
+                range(bath.get("capacity")),
+                signs,
+                look.isNull()
+                        ? null
+                        : new FillCondition.Look(
+                                result(look.get("result").asString()),
+                                look.get("daysAgo").asDouble(),
+                                look.get("rollsAgo").asDouble()),
+                bath.get("trimPercent").asDouble(),
+                null);
+    }
+
+    private static LogEntry.Result result(String words) {
+        return LogEntry.Result.valueOf(words.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+
+    private static String words(String constant) {
+        return constant.toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static void number(Case worked, String name, @Nullable Number actual) {
+        assertNumber(
+                name,
+                actual == null ? null : actual.doubleValue(),
+                worked.expect().get(name),
+                worked.relativeTolerance());
+    }
+}
