@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import mezcla.leaflet.BathRole;
+import mezcla.measure.Refusal;
 
 /** Where used solution goes, by kind (rules, sections 6 and 11). */
 public enum WasteRoute {
@@ -20,6 +21,19 @@ public enum WasteRoute {
     /** In words. */
     public String words() {
         return words;
+    }
+
+    /**
+     * Refuses what must never meet: developers and what carries silver are kept apart.
+     *
+     * @param role what is poured away
+     * @throws Refusal {@code waste-kept-apart}
+     */
+    public void accept(BathRole role) {
+        WasteRoute usual = of(role);
+        if (this != OTHERS && usual != OTHERS && this != usual) {
+            throw Refusal.of("waste-kept-apart", "bath", role.name(), "route", words);
+        }
     }
 
     /** Where a bath of that role goes: fixer and bleach-fix carry silver and never meet a developer. */

@@ -45,7 +45,12 @@ public record MixPlan(
      * @param amount how much for this volume, in the part's unit
      * @param wholePart whether all that is left of the part goes in, so that it is emptied and not measured
      */
-    public record PlannedAddition(Addition addition, double amount, boolean wholePart) {}
+    public record PlannedAddition(Addition addition, double amount, boolean wholePart) {
+        /** The room that it takes in the mix, in ml. */
+        public double roomMl() {
+            return PowderRoom.ml(amount, addition.unit());
+        }
+    }
 
     /**
      * Scales a recipe.

@@ -61,7 +61,7 @@ public record RunPlan(
         BatchVerdict verdict =
                 BatchVerdict.of(baths.stream().map(PlannedBath::verdict).toList());
         addWhatIsMissing(batch, refusals);
-        addLimits(question, verdict, refusals);
+        addLimits(baths, question, verdict, refusals);
         addVolumes(baths, question, refusals);
         return new RunPlan(batch, question, baths, verdict, List.copyOf(refusals));
     }
@@ -127,30 +127,30 @@ public record RunPlan(
     private static void addWhatIsMissing(BatchState batch, List<Refusal> refusals) {
         batch.fills().stream()
                 .filter(fill -> fill.discarded() != null)
-                .forEach(fill -> refusals.add(
-                        Refusal.of("bath-missing", "bath", fill.bath().role().name())));
+                .forEach(fill -> refusals.add(Refusal.of("bath-missing", "fill", fill)));
     }
 
-    private static void addLimits(RunQuestion question, BatchVerdict verdict, List<Refusal> refusals) {
-        for (FillVerdict fill : verdict.fills()) {
-            if (fill.state() == State.DISCARD) {
+    private static void addLimits(
+            List<PlannedBath> baths, RunQuestion question, BatchVerdict verdict, List<Refusal> refusals) {
+        for (PlannedBath bath : baths) {
+            if (bath.verdict().state() == State.DISCARD) {
                 refusals.add(Refusal.of(
                         "bath-must-go",
-                        "bath",
-                        fill.key(),
+                        "fill",
+                        bath.fill(),
                         "because",
-                        fill.reasons().get(0)));
+                        bath.verdict().reasons().get(0)));
             }
         }
         Double left = verdict.rollsLeft();
-        if (left != null && Slack.exceeds(question.equivalents(), left) && Slack.exceeds(left, 0)) {
-            String bath = verdict.fills().stream()
-                    .filter(fill -> left.equals(fill.rollsLeft()))
-                    .findFirst()
-                    .orElseThrow()
-                    .key();
-            refusals.add(Refusal.of("run-too-big", "bath", bath, "rolls", question.equivalents(), "fits", left));
+        if (left == null || Slack.reaches(left, question.equivalents()) || !Slack.exceeds(left, 0)) {
+            return;
         }
+        baths.stream()
+                .filter(bath -> left.equals(bath.verdict().rollsLeft()))
+                .findFirst()
+                .ifPresent(bath -> refusals.add(
+                        Refusal.of("run-too-big", "fill", bath.fill(), "rolls", question.equivalents(), "fits", left)));
     }
 
     private static void addVolumes(List<PlannedBath> baths, RunQuestion question, List<Refusal> refusals) {
@@ -158,8 +158,8 @@ public record RunPlan(
             if (Slack.exceeds(bath.takesMl(), bath.fill().volumeMl())) {
                 refusals.add(Refusal.of(
                         "too-little-for-tank",
-                        "bath",
-                        bath.verdict().key(),
+                        "fill",
+                        bath.fill(),
                         "needsMl",
                         bath.takesMl(),
                         "leftMl",

@@ -1,0 +1,49 @@
+package mezcla.batch;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
+
+/** Which bottles fresh fills may go into. */
+public final class Bottling {
+    private final Set<Long> taken;
+
+    private Bottling(Set<Long> taken) {
+        this.taken = taken;
+    }
+
+    /** Bottling beside the fills that stand on the shelf. */
+    public static Bottling beside(LogState state) {
+        return new Bottling(state.batches().values().stream()
+                .flatMap(batch -> batch.fills().stream())
+                .filter(fill -> fill.discarded() == null)
+                .map(fill -> fill.mixed().bottle().id())
+                .collect(Collectors.toCollection(HashSet::new)));
+    }
+
+    /** Those of the house's bottles that are empty and hold a volume, in ml, in the order given. */
+    public List<Bottle> freeFor(double volumeMl, List<Bottle> bottles) {
+        return bottles.stream()
+                .filter(bottle -> !taken.contains(bottle.id()) && Slack.reaches(bottle.capacityMl(), volumeMl))
+                .toList();
+    }
+
+    /**
+     * Takes a bottle for a fill.
+     *
+     * @param bottle the bottle
+     * @param volumeMl what goes into it, in ml
+     * @throws Refusal {@code bottle-taken} when another fill is or goes into it, {@code bottle-too-small}
+     */
+    public void take(Bottle bottle, double volumeMl) {
+        if (Slack.exceeds(volumeMl, bottle.capacityMl())) {
+            throw Refusal.of("bottle-too-small", "bottle", bottle.label(), "capacityMl", bottle.capacityMl());
+        }
+        if (!taken.add(bottle.id())) {
+            throw Refusal.of("bottle-taken", "bottle", bottle.label());
+        }
+    }
+}

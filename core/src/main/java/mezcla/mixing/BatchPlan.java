@@ -1,0 +1,84 @@
+package mezcla.mixing;
+
+import java.util.List;
+import java.util.Map;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
+
+/**
+ * The plan for every bath of a leaflet at one volume, in the order of mixing (rules, 3.1, 3.4 and 3.5).
+ *
+ * @param leaflet what it is mixed by
+ * @param volumeMl the volume of every bath, in ml
+ * @param baths the plan of each bath, developer first
+ */
+public record BatchPlan(Leaflet leaflet, double volumeMl, List<PlannedBath> baths) {
+    /**
+     * A bath of the plan.
+     *
+     * @param bath what the leaflet says of it
+     * @param mix how it is mixed
+     * @param takes what it takes of the kit
+     */
+    public record PlannedBath(Bath bath, MixPlan mix, List<Take> takes) {}
+
+    /**
+     * What a bath takes of a part.
+     *
+     * @param part the part's key
+     * @param amount how much, in the part's unit
+     * @param kitShare the share of the kit's value that this is, 0 to 1 (rules, section 8)
+     */
+    public record Take(String part, double amount, double kitShare) {}
+
+    /**
+     * Plans a batch from one kit.
+     *
+     * @param leaflet what the kit's sheet says
+     * @param left what is left of each of its parts, by key
+     * @param volumeMl the volume to which every bath is mixed, in ml
+     * @throws Refusal {@code more-than-the-kit-allows} with the limiting part and the largest volume, or
+     *     {@code parts-exceed-volume}
+     */
+    public static BatchPlan of(Leaflet leaflet, Map<String, Double> left, double volumeMl) {
+        KitSplit split = KitSplit.of(leaflet.recipes(), left, volumeMl);
+        if (Slack.exceeds(volumeMl, split.largestMl() + 1e-6)) {
+            throw Refusal.of(
+                    "more-than-the-kit-allows",
+                    "part",
+                    leaflet.part(split.limitingPart()).name(),
+                    "largestMl",
+                    split.largestMl());
+        }
+        return new BatchPlan(
+                leaflet,
+                volumeMl,
+                leaflet.baths().stream()
+                        .map(bath -> planned(leaflet, bath, left, volumeMl))
+                        .toList());
+    }
+
+    private static PlannedBath planned(Leaflet leaflet, Bath bath, Map<String, Double> left, double volumeMl) {
+        MixPlan mix = MixPlan.of(bath.recipe(), volumeMl, left);
+        List<Take> takes = mix.additions().stream()
+                .map(planned -> take(leaflet, planned, left))
+                .toList();
+        return new PlannedBath(bath, mix, takes);
+    }
+
+    private static Take take(Leaflet leaflet, MixPlan.PlannedAddition planned, Map<String, Double> left) {
+        String part = planned.addition().part();
+        double amount = Math.min(planned.amount(), left.getOrDefault(part, 0.0));
+        double whole = leaflet.part(part).amount();
+        return new Take(part, amount, leaflet.valueShare(part) * amount / whole);
+    }
+
+    /** All the water that the plan takes, in ml. */
+    public double waterMl() {
+        return baths.stream()
+                .mapToDouble(bath -> bath.mix().startWaterMl() + bath.mix().topUpMl())
+                .sum();
+    }
+}

@@ -1,0 +1,184 @@
+package mezcla.web.batch;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
+import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
+import mezcla.batch.WasteRoute;
+import mezcla.leaflet.Range;
+import mezcla.measure.ProcessingTime;
+import mezcla.measure.Refusal;
+import mezcla.money.BatchCost;
+import mezcla.money.FillCosts;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.State;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.run.Planning;
+import mezcla.web.shelf.CrateView;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.StateWords;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Shows one batch, and ends its fills. */
+@Service
+public class BatchService {
+    private final DarkroomLog log;
+    private final Planning planning;
+    private final HouseService houses;
+
+    BatchService(DarkroomLog log, Planning planning, HouseService houses) {
+        this.log = log;
+        this.planning = planning;
+        this.houses = houses;
+    }
+
+    /**
+     * The batch of that number.
+     *
+     * @throws Refusal {@code unknown-batch}
+     */
+    @Transactional(readOnly = true)
+    public BatchView batch(long id) {
+        List<LogEntry> entries = log.entries();
+        LogState state = LogState.fold(entries);
+        BatchState batch = state.batch(id);
+        House house = houses.house();
+        RunPlan plan = batch.ended() ? null : planning.nextRoll(batch);
+        LogEntry.BatchMixed mixed = batch.mixed();
+        return new BatchView(
+                id,
+                mixed.name(),
+                "%s, mixed %s by %s"
+                        .formatted(
+                                batch.leaflet().name(),
+                                Figures.day(mixed.stamp().happenedAt(), house.timeZone()),
+                                mixed.stamp().who()),
+                plan == null ? "Nothing of this batch is left" : StateWords.outlook(plan),
+                plan == null ? null : CrateView.of(plan),
+                plan == null
+                        ? List.of()
+                        : plan.verdict().reasons().stream()
+                                .map(reason -> CrateView.sentence(plan, reason))
+                                .toList(),
+                plan != null && plan.fits(),
+                batch.fills().stream().map(fill -> fill(fill, plan)).toList(),
+                BatchCost.of(batch, FillCosts.of(state))
+                        .map(cost -> cost(cost, house))
+                        .orElse(null),
+                new LogLines(batch, house).of(entries),
+                waste(plan),
+                batch.fills().stream().anyMatch(FillState::about));
+    }
+
+    private BatchView.Fill fill(FillState fill, @Nullable RunPlan plan) {
+        RunPlan.PlannedBath planned = plan == null
+                ? null
+                : plan.baths().stream()
+                        .filter(bath -> bath.fill().id() == fill.id())
+                        .findFirst()
+                        .orElse(null);
+        return new BatchView.Fill(
+                fill.bath().role().letters(),
+                fill.bath().role().name(),
+                planned == null ? "gone" : planned.verdict().state().name().toLowerCase(Locale.ROOT),
+                planned == null || planned.verdict().state() == State.DISCARD
+                        ? "–"
+                        : planned.shown().map(ProcessingTime::toString).orElse("–"),
+                rolls(fill),
+                planned == null ? "discarded" : age(fill),
+                Figures.ml(fill.discarded() == null ? fill.volumeMl() : 0),
+                fill.mixed().bottle().label());
+    }
+
+    private static String rolls(FillState fill) {
+        Range capacity = fill.bath().capacity();
+        if (fill.bath().oneShot() != null) {
+            return "one-shot";
+        }
+        String done = Figures.rolls(fill.scaledRolls() / fill.wearPerRoll());
+        if (capacity == null) {
+            return done + ", no limit";
+        }
+        String most = Figures.rolls(capacity.max() / fill.wearPerRoll());
+        String least = Figures.rolls(capacity.min() / fill.wearPerRoll());
+        return done + " of " + (least.equals(most) ? most : least + "–" + most);
+    }
+
+    private String age(FillState fill) {
+        int days = planning.daysSince(fill.mixedAt());
+        Range life = fill.bath().lifeDays();
+        if (life == null) {
+            return days + " days, no limit";
+        }
+        String most = Figures.plain(life.max(), 0);
+        String least = Figures.plain(life.min(), 0);
+        return days + " of " + (least.equals(most) ? most : least + "–" + most) + " days";
+    }
+
+    private static BatchView.Cost cost(BatchCost cost, House house) {
+        return new BatchView.Cost(
+                Figures.money(cost.total()),
+                cost.soFar().map(money -> money.getAmount().toPlainString()).orElse("–"),
+                cost.atPrintedCapacity()
+                        .map(money -> money.getAmount().toPlainString())
+                        .orElse("–"),
+                house.currency().toCurrency().getSymbol(Locale.UK));
+    }
+
+    private static List<BatchView.Waste> waste(@Nullable RunPlan plan) {
+        return plan == null
+                ? List.of()
+                : plan.baths().stream()
+                        .map(bath -> new BatchView.Waste(
+                                bath.fill().id(),
+                                bath.fill().bath().role().name(),
+                                Figures.ml(bath.fill().volumeMl()),
+                                bath.verdict().state() == State.DISCARD,
+                                WasteRoute.of(bath.fill().bath().role()).name()))
+                        .toList();
+    }
+
+    /**
+     * Ends fills of a batch for good.
+     *
+     * @param who the steward who pours them away
+     * @param batchId the batch
+     * @param routes where each fill goes
+     * @param reason why
+     * @throws Refusal {@code fills-missing}, {@code unknown-fill}, {@code already-discarded} or
+     *     {@code waste-kept-apart}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void discard(SignedIn who, long batchId, Map<Long, WasteRoute> routes, String reason) {
+        BatchState batch = log.state().batch(batchId);
+        if (routes.isEmpty()) {
+            throw Refusal.of("fills-missing");
+        }
+        List<LogEntry.DiscardedFill> fills = routes.entrySet().stream()
+                .map(entry -> discarded(batch, entry.getKey(), entry.getValue()))
+                .toList();
+        log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, batchId, fills, reason));
+    }
+
+    private static LogEntry.DiscardedFill discarded(BatchState batch, long fillId, WasteRoute route) {
+        FillState fill = batch.fills().stream()
+                .filter(each -> each.id() == fillId)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-fill", "fill", fillId));
+        if (fill.discarded() != null) {
+            throw Refusal.of("already-discarded", "bath", fill.bath().role().name());
+        }
+        route.accept(fill.bath().role());
+        return new LogEntry.DiscardedFill(fillId, fill.volumeMl(), route);
+    }
+}

@@ -1,0 +1,89 @@
+package mezcla.web.batch;
+
+import java.util.List;
+import mezcla.web.shelf.CrateView;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One batch.
+ *
+ * @param id the batch
+ * @param name what it is called
+ * @param mixed when and by whom it was mixed, and from what
+ * @param title what it is good for
+ * @param crate its crate; null when nothing of it stands any more
+ * @param reasons all reasons, as sentences
+ * @param fits whether the next roll fits
+ * @param fills its fills
+ * @param cost what it costs; null when nothing is known
+ * @param log what happened to it, the newest first
+ * @param waste where each standing fill can be poured away
+ * @param about whether it rests on remembered figures
+ */
+public record BatchView(
+        long id,
+        String name,
+        String mixed,
+        String title,
+        @Nullable CrateView crate,
+        List<String> reasons,
+        boolean fits,
+        List<Fill> fills,
+        @Nullable Cost cost,
+        List<LogLine> log,
+        List<Waste> waste,
+        boolean about) {
+    /**
+     * A fill, as a line of the table.
+     *
+     * @param letters the bath's letters
+     * @param name the bath
+     * @param state the state's key; {@code gone} for a discarded one
+     * @param time how long the next roll stays in it
+     * @param rolls how far it is used
+     * @param age how old it is
+     * @param volume how much is left
+     * @param bottle where it stands
+     */
+    public record Fill(
+            String letters,
+            String name,
+            String state,
+            String time,
+            String rolls,
+            String age,
+            String volume,
+            String bottle) {}
+
+    /**
+     * What a roll costs.
+     *
+     * @param total the whole batch
+     * @param soFar for each roll done
+     * @param atPrintedCapacity for each roll at the printed capacity
+     * @param currency in what
+     */
+    public record Cost(String total, String soFar, String atPrintedCapacity, String currency) {}
+
+    /**
+     * A line of the log.
+     *
+     * @param sequence its number
+     * @param when when it happened
+     * @param who who wrote it
+     * @param what what happened
+     * @param against what spoke against it; null for nothing
+     */
+    public record LogLine(long sequence, String when, String who, String what, @Nullable String against) {}
+
+    /**
+     * A fill that can be discarded.
+     *
+     * @param fillId the fill
+     * @param name the bath
+     * @param volume how much that pours away
+     * @param mustGo whether it has to go
+     * @param route where it goes unless told otherwise
+     */
+    public record Waste(long fillId, String name, String volume, boolean mustGo, String route) {}
+}

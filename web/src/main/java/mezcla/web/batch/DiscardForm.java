@@ -1,0 +1,56 @@
+package mezcla.web.batch;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import mezcla.batch.WasteRoute;
+
+/** What a steward typed to discard fills, as it was typed. */
+public class DiscardForm {
+    private List<Long> fills = List.of();
+    private Map<Long, WasteRoute> routes = new HashMap<>();
+    private String reason = "";
+    private String formKey = "";
+
+    /** The fills that were ticked. */
+    public List<Long> getFills() {
+        return fills;
+    }
+
+    public void setFills(List<Long> fills) {
+        this.fills = fills;
+    }
+
+    /** Where each goes, by fill. */
+    public Map<Long, WasteRoute> getRoutes() {
+        return routes;
+    }
+
+    public void setRoutes(Map<Long, WasteRoute> routes) {
+        this.routes = routes;
+    }
+
+    public String getReason() {
+        return reason;
+    }
+
+    public void setReason(String reason) {
+        this.reason = reason;
+    }
+
+    public String getFormKey() {
+        return formKey;
+    }
+
+    public void setFormKey(String formKey) {
+        this.formKey = formKey;
+    }
+
+    /** Where each ticked fill goes; others unless chosen. */
+    Map<Long, WasteRoute> chosen() {
+        Map<Long, WasteRoute> chosen = new LinkedHashMap<>();
+        fills.forEach(fill -> chosen.put(fill, routes.getOrDefault(fill, WasteRoute.OTHERS)));
+        return chosen;
+    }
+}

@@ -1,0 +1,253 @@
+package mezcla.web.demo;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import mezcla.batch.Bottle;
+import mezcla.batch.FillState;
+import mezcla.batch.LogEntry;
+import mezcla.batch.WasteRoute;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.FilmFormat;
+import mezcla.mixing.BatchPlan;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
+import mezcla.verdict.School;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.Members;
+import mezcla.web.shell.SignedIn;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.annotation.Profile;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Fills an empty store with Tannery Yard: invented people, kits and film, dated back from today. Every row goes through
+ * the log and every time, wear and share through the core, as it would have by hand.
+ */
+@Component
+@Profile("demo")
+class DemoData implements ApplicationRunner {
+    private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
+    private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
+    private static final double SMALL_TANK_ML = 300;
+
+    private final HouseService houses;
+    private final Members members;
+    private final Leaflets leaflets;
+    private final DarkroomLog log;
+    private final Clock clock;
+
+    private final Map<String, SignedIn> people = new HashMap<>();
+    private final Map<String, Leaflet> sheets = new HashMap<>();
+    private final Map<String, Bottle> bottles = new LinkedHashMap<>();
+
+    DemoData(HouseService houses, Members members, Leaflets leaflets, DarkroomLog log, Clock clock) {
+        this.houses = houses;
+        this.members = members;
+        this.leaflets = leaflets;
+        this.log = log;
+        this.clock = clock;
+    }
+
+    @Override
+    @Transactional
+    public void run(ApplicationArguments arguments) throws IOException {
+        if (!houses.tanks().isEmpty()) {
+            return;
+        }
+        houses.setUp(new House("Tannery Yard", NZD, ZONE));
+        addPeople();
+        addTanksAndBottles();
+        for (String key : List.of(
+                "oxbow-negative-liquid",
+                "kiln-lane-negative-powder",
+                "weir-separate-bath-set",
+                "lantern-slide-three",
+                "sootback-cine")) {
+            addLeaflet(key);
+        }
+        addColourNegative();
+        addColourSlide();
+        arrive("Bram", 12, "oxbow-negative-liquid", 5650, 480);
+        arrive("Bram", 12, "sootback-cine", 7900, 480);
+    }
+
+    private void addPeople() {
+        for (String name : List.of("Ines", "Saoirse", "Devi", "Tomasz")) {
+            people.put(name, members.add(name.toLowerCase(Locale.ROOT), name, "rinse-and-hang", "MEMBER"));
+        }
+        people.put("Bram", members.add("bram", "Bram", "count-the-rolls", "STEWARD"));
+    }
+
+    private void addTanksAndBottles() {
+        houses.addTank("One-reel tank, 300 ml", SMALL_TANK_ML);
+        houses.addTank("Two-reel tank, 500 ml", 500);
+        houses.addTank("Four-reel tank, 1 L", 1000);
+        addBottles("A", 6, 500, Bottle.Material.PLASTIC);
+        addBottles("B", 6, 600, Bottle.Material.GLASS);
+        addBottles("C", 10, 1250, Bottle.Material.GLASS);
+        addBottles("D", 5, 1000, Bottle.Material.FOLDING);
+        addBottles("E", 7, 1000, Bottle.Material.PLASTIC);
+        houses.bottles().forEach(bottle -> bottles.put(bottle.label(), bottle));
+    }
+
+    private void addBottles(String letter, int count, double capacityMl, Bottle.Material material) {
+        for (int i = 1; i <= count; i++) {
+            houses.addBottle(letter + i, capacityMl, material);
+        }
+    }
+
+    private void addLeaflet(String key) throws IOException {
+        String document =
+                new ClassPathResource("demo/leaflets/" + key + ".json").getContentAsString(StandardCharsets.UTF_8);
+        long id = leaflets.add(document);
+        sheets.put(key, leaflets.byId().get(id));
+    }
+
+    private void addColourNegative() {
+        long first = arrive("Bram", 72, "oxbow-negative-liquid", 5400, 480);
+        long retired = mix("Devi", 70, first, "Oxbow liquid", 1200, "C1", "C2", "C3");
+        run("Devi", 66, retired, 0, "120", "120");
+        run("Saoirse", 52, retired, 0, "135-36", "135-36", "135-36");
+        run("Ines", 40, retired, 1, "135-36", "120", "120");
+        discard("Bram", 28, retired, "Developer over its 42 days, final rinse scummy");
+
+        long second = arrive("Bram", 60, "oxbow-negative-liquid", 5400, 480);
+        long full = mix("Bram", 40, second, "Oxbow liquid", 1200, "C1", "C2", "C3");
+        run("Ines", 38, full, 0, "120", "120", "120");
+        run("Tomasz", 33, full, 0, "135-36", "135-36", "135-24");
+        run("Devi", 26, full, 0, "120", "120", "135-36", "135-36");
+        run("Saoirse", 17, full, 0, "135-36", "135-36", "135-24", "135-24", "135-24");
+        run("Ines", 8, full, 0, "120", "120", "135-36", "135-36");
+
+        long weir = arrive("Bram", 50, "weir-separate-bath-set", 18900, 1650);
+        long tested = mix("Devi", 31, weir, "Weir separate", 500, "A1", "A2", "A3", "A4");
+        run("Devi", 30, tested, 0, "120");
+        run("Tomasz", 20, tested, 0, "135-36", "135-24");
+        run("Ines", 11, tested, 0, "135-36");
+
+        long third = arrive("Bram", 30, "oxbow-negative-liquid", 5650, 480);
+        long added = mix("Bram", 23, third, "Oxbow liquid", 1200, "C4", "C5", "C6");
+        run("Saoirse", 20, added, 0, "120", "120");
+        run("Ines", 13, added, 0, "135-36", "135-36", "135-36");
+        inspect("Ines", 12, added, LogEntry.Result.THIN, 4);
+        run("Saoirse", 3, added, 0, "120", "120");
+
+        long powder = arrive("Tomasz", 20, "kiln-lane-negative-powder", 3250, 0);
+        long fresh = mix("Tomasz", 6, powder, "Kiln Lane powder", 600, "B1", "B2", "B3");
+        run("Tomasz", 5, fresh, 0, "135-36", "135-36");
+    }
+
+    private void addColourSlide() {
+        long lantern = arrive("Bram", 45, "lantern-slide-three", 9900, 960);
+        long nearlyDone = mix("Saoirse", 12, lantern, "Lantern three", 750, "D1", "E1", "E2");
+        run("Saoirse", 11, nearlyDone, 0, "120");
+        run("Devi", 9, nearlyDone, 0, "135-36");
+        run("Saoirse", 6, nearlyDone, 1, "135-36");
+        run("Ines", 2, nearlyDone, 0, "120");
+        mix("Bram", 2, lantern, "Lantern three", 500, "D2", "E3", "E4");
+    }
+
+    private long arrive(String who, int daysAgo, String sheet, long priceMinor, long deliveryMinor) {
+        long kit = log.newKit();
+        log.add(
+                people.get(who),
+                at(daysAgo, 11),
+                false,
+                stamp -> new LogEntry.KitArrived(
+                        stamp,
+                        kit,
+                        sheets.get(sheet),
+                        Money.ofMinor(NZD, priceMinor),
+                        Money.ofMinor(NZD, deliveryMinor),
+                        null));
+        return kit;
+    }
+
+    private long mix(String who, int daysAgo, long kit, String name, double volumeMl, String... labels) {
+        var state = log.state().kit(kit);
+        BatchPlan plan = BatchPlan.of(state.arrival().leaflet(), state.left(), volumeMl);
+        List<LogEntry.MixedFill> fills = new ArrayList<>();
+        for (int i = 0; i < labels.length; i++) {
+            BatchPlan.PlannedBath bath = plan.baths().get(i);
+            fills.add(new LogEntry.MixedFill(
+                    log.newFill(),
+                    plan.leaflet(),
+                    bath.bath().key(),
+                    bath.mix().finalMl(),
+                    (int) volumeMl + " ml",
+                    bottles.get(labels[i]),
+                    bath.takes().stream()
+                            .map(take -> new LogEntry.PartUse(kit, take.part(), take.amount(), take.kitShare()))
+                            .toList()));
+        }
+        long batch = log.newBatch();
+        log.add(people.get(who), at(daysAgo, 16), false, stamp -> new LogEntry.BatchMixed(stamp, batch, name, fills));
+        return batch;
+    }
+
+    private void run(String who, int daysAgo, long batch, double stops, String... formats) {
+        List<LogEntry.Roll> rolls = new ArrayList<>();
+        for (String label : formats) {
+            FilmFormat format = FilmFormat.labelled(label);
+            rolls.add(new LogEntry.Roll(who, format, format.equivalents(), stops));
+        }
+        double tankMl = formats.length == 1 ? SMALL_TANK_ML : formats.length == 2 ? 500 : 1000;
+        Instant at = at(daysAgo, 19);
+        RunPlan plan = RunPlan.of(
+                log.state().batch(batch), new RunQuestion(rolls, tankMl, SMALL_TANK_ML, School.LEAFLET, at, ZONE));
+        log.add(
+                people.get(who),
+                at,
+                false,
+                stamp -> new LogEntry.RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against()));
+    }
+
+    private void inspect(String who, int daysAgo, long batch, LogEntry.Result result, double trimPercent) {
+        FillState developer = log.state().batch(batch).imageDeveloper().orElseThrow();
+        log.add(
+                people.get(who),
+                at(daysAgo, 12),
+                false,
+                stamp -> new LogEntry.FillInspected(stamp, developer.id(), result, true, trimPercent));
+    }
+
+    private void discard(String who, int daysAgo, long batch, String reason) {
+        List<LogEntry.DiscardedFill> fills = log.state().batch(batch).fills().stream()
+                .map(fill -> new LogEntry.DiscardedFill(
+                        fill.id(), fill.volumeMl(), WasteRoute.of(fill.bath().role())))
+                .toList();
+        log.add(
+                people.get(who),
+                at(daysAgo, 18),
+                false,
+                stamp -> new LogEntry.FillsDiscarded(stamp, batch, fills, reason));
+    }
+
+    private Instant at(int daysAgo, int hour) {
+        return clock.instant()
+                .atZone(ZONE)
+                .toLocalDate()
+                .minusDays(daysAgo)
+                .atTime(LocalTime.of(hour, 0))
+                .atZone(ZONE)
+                .toInstant();
+    }
+}

@@ -1,0 +1,91 @@
+package mezcla.web.log;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.function.Function;
+import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
+import mezcla.batch.Stamp;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.shell.SignedIn;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The log of the house: rows are added and read, never changed. What they add up to is folded by the core. */
+@Service
+public class DarkroomLog {
+    private final LogMapper mapper;
+    private final LogReader reader;
+    private final LogWriter writer;
+    private final Clock clock;
+
+    DarkroomLog(LogMapper mapper, Leaflets leaflets, Clock clock) {
+        this.mapper = mapper;
+        this.reader = new LogReader(mapper, leaflets);
+        this.writer = new LogWriter(mapper, leaflets);
+        this.clock = clock;
+    }
+
+    /** Every row, in the order of recording. */
+    @Transactional(readOnly = true)
+    public List<LogEntry> entries() {
+        return reader.entries();
+    }
+
+    /** What the rows add up to. */
+    @Transactional(readOnly = true)
+    public LogState state() {
+        return LogState.fold(reader.entries());
+    }
+
+    /** A number for a kit that is about to arrive. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public long newKit() {
+        return mapper.newKit();
+    }
+
+    /** A number for a batch that is about to be mixed. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public long newBatch() {
+        return mapper.newBatch();
+    }
+
+    /** A number for a fill that is about to be mixed. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public long newFill() {
+        return mapper.newFill();
+    }
+
+    /**
+     * Adds a row about something that happens now.
+     *
+     * @param who who says so
+     * @param entry makes the row, given its stamp
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public <E extends LogEntry> E add(SignedIn who, Function<Stamp, E> entry) {
+        return add(who, clock.instant(), false, entry);
+    }
+
+    /**
+     * Adds a row about something that happened at another time.
+     *
+     * @param who who says so
+     * @param happenedAt when it happened
+     * @param about whether that is remembered rather than noted
+     * @param entry makes the row, given its stamp
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public <E extends LogEntry> E add(SignedIn who, Instant happenedAt, boolean about, Function<Stamp, E> entry) {
+        Instant now = clock.instant();
+        String kind = entry.apply(new Stamp(0, happenedAt, now, who.name(), about))
+                .getClass()
+                .getSimpleName();
+        long sequence = mapper.addEntry(kind, who.id(), happenedAt, now, about);
+        E row = entry.apply(new Stamp(sequence, happenedAt, now, who.name(), about));
+        writer.addDetails(row);
+        return row;
+    }
+}

@@ -1,0 +1,224 @@
+package mezcla.web.log;
+
+import java.time.Instant;
+import java.util.List;
+import mezcla.batch.Bottle;
+import mezcla.batch.LogEntry;
+import mezcla.batch.WasteRoute;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+
+/** The rows of the log. They are only ever added. */
+@Mapper
+interface LogMapper {
+    record EntryRow(long sequence, String kind, String who, Instant happenedAt, Instant recordedAt, boolean about) {}
+
+    record KitArrivedRow(
+            long sequence,
+            long kitId,
+            long leafletVersionId,
+            String currency,
+            long priceMinor,
+            long deliveryMinor,
+            @Nullable String lot) {}
+
+    record PartOpenedRow(long sequence, long kitId, String part) {}
+
+    record BatchMixedRow(long sequence, long batchId, String name) {}
+
+    record MixedFillRow(
+            long fillId,
+            long sequence,
+            long leafletVersionId,
+            String bath,
+            double volumeMl,
+            String volumeTyped,
+            long bottleId,
+            String bottleLabel,
+            double bottleCapacityMl,
+            Bottle.Material bottleMaterial) {}
+
+    record PartUseRow(long fillId, long kitId, String part, double amount, double kitShare) {}
+
+    record RunLoggedRow(long sequence, long batchId, double tankMl, String against) {}
+
+    record RunRollRow(long sequence, String owner, String format, double equivalents, double stops) {}
+
+    record RunBathRow(
+            long sequence,
+            long fillId,
+            @Nullable Integer seconds,
+            double wearEquivalents,
+            double carryOverMl,
+            double pouredAwayMl) {}
+
+    record VolumeChangedRow(long sequence, long fillId, double volumeMl) {}
+
+    record InspectedRow(long sequence, long fillId, LogEntry.Result result, boolean chemistry, double trimPercent) {}
+
+    record DiscardedRow(long sequence, long batchId, String reason) {}
+
+    record DiscardedFillRow(long sequence, long fillId, double volumeMl, WasteRoute route) {}
+
+    record VoidedRow(long sequence, long voided, String reason) {}
+
+    @Select(
+            """
+            SELECT entry.sequence, entry.kind, member.name AS who, entry.happened_at, entry.recorded_at, entry.about
+            FROM log_entry entry
+            JOIN member ON member.id = entry.member_id
+            ORDER BY entry.sequence
+            """)
+    List<EntryRow> entries();
+
+    @Select(
+            """
+            SELECT sequence, kit_id, leaflet_version_id, currency, price_minor, delivery_minor, lot
+            FROM kit_arrived
+            """)
+    List<KitArrivedRow> kitsArrived();
+
+    @Select("SELECT sequence, kit_id, part FROM part_opened")
+    List<PartOpenedRow> partsOpened();
+
+    @Select("SELECT sequence, batch_id, name FROM batch_mixed")
+    List<BatchMixedRow> batchesMixed();
+
+    @Select(
+            """
+            SELECT fill.fill_id, fill.sequence, fill.leaflet_version_id, fill.bath, fill.volume_ml, fill.volume_typed,
+                   fill.bottle_id, bottle.label AS bottle_label, bottle.capacity_ml AS bottle_capacity_ml,
+                   bottle.material AS bottle_material
+            FROM mixed_fill fill
+            JOIN bottle ON bottle.id = fill.bottle_id
+            ORDER BY fill.sequence, fill.position
+            """)
+    List<MixedFillRow> fillsMixed();
+
+    @Select("SELECT fill_id, kit_id, part, amount, kit_share FROM part_use")
+    List<PartUseRow> partUses();
+
+    @Select("SELECT sequence, batch_id, tank_ml, against FROM run_logged")
+    List<RunLoggedRow> runsLogged();
+
+    @Select("SELECT sequence, owner, format, equivalents, stops FROM run_roll ORDER BY sequence, position")
+    List<RunRollRow> runRolls();
+
+    @Select(
+            """
+            SELECT sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml
+            FROM run_bath
+            """)
+    List<RunBathRow> runBaths();
+
+    @Select("SELECT sequence, fill_id, volume_ml FROM fill_volume_changed")
+    List<VolumeChangedRow> volumesChanged();
+
+    @Select("SELECT sequence, fill_id, result, chemistry, trim_percent FROM fill_inspected")
+    List<InspectedRow> fillsInspected();
+
+    @Select("SELECT sequence, batch_id, reason FROM fills_discarded")
+    List<DiscardedRow> discards();
+
+    @Select("SELECT sequence, fill_id, volume_ml, route FROM discarded_fill")
+    List<DiscardedFillRow> discardedFills();
+
+    @Select("SELECT sequence, voided, reason FROM entry_voided")
+    List<VoidedRow> voids();
+
+    @Select(value = "INSERT INTO kit DEFAULT VALUES RETURNING id", affectData = true)
+    long newKit();
+
+    @Select(value = "INSERT INTO batch DEFAULT VALUES RETURNING id", affectData = true)
+    long newBatch();
+
+    @Select(value = "INSERT INTO fill DEFAULT VALUES RETURNING id", affectData = true)
+    long newFill();
+
+    @Select(
+            value =
+                    """
+            INSERT INTO log_entry (kind, member_id, happened_at, recorded_at, about)
+            VALUES (#{kind}, #{memberId}, #{happenedAt}, #{recordedAt}, #{about})
+            RETURNING sequence
+            """,
+            affectData = true)
+    long addEntry(String kind, long memberId, Instant happenedAt, Instant recordedAt, boolean about);
+
+    @Insert(
+            """
+            INSERT INTO kit_arrived (sequence, kit_id, leaflet_version_id, currency, price_minor, delivery_minor, lot)
+            VALUES (#{sequence}, #{kitId}, #{leafletVersionId}, #{currency}, #{priceMinor}, #{deliveryMinor}, #{lot})
+            """)
+    void addKitArrived(KitArrivedRow row);
+
+    @Insert("INSERT INTO part_opened (sequence, kit_id, part) VALUES (#{sequence}, #{kitId}, #{part})")
+    void addPartOpened(PartOpenedRow row);
+
+    @Insert("INSERT INTO batch_mixed (sequence, batch_id, name) VALUES (#{sequence}, #{batchId}, #{name})")
+    void addBatchMixed(BatchMixedRow row);
+
+    @Insert(
+            """
+            INSERT INTO mixed_fill
+                (fill_id, sequence, position, leaflet_version_id, bath, volume_ml, volume_typed, bottle_id)
+            VALUES
+                (#{row.fillId}, #{row.sequence}, #{position}, #{row.leafletVersionId}, #{row.bath}, #{row.volumeMl},
+                 #{row.volumeTyped}, #{row.bottleId})
+            """)
+    void addMixedFill(MixedFillRow row, int position);
+
+    @Insert(
+            """
+            INSERT INTO part_use (fill_id, kit_id, part, amount, kit_share)
+            VALUES (#{fillId}, #{kitId}, #{part}, #{amount}, #{kitShare})
+            """)
+    void addPartUse(PartUseRow row);
+
+    @Insert(
+            """
+            INSERT INTO run_logged (sequence, batch_id, tank_ml, against)
+            VALUES (#{sequence}, #{batchId}, #{tankMl}, #{against})
+            """)
+    void addRunLogged(RunLoggedRow row);
+
+    @Insert(
+            """
+            INSERT INTO run_roll (sequence, position, owner, format, equivalents, stops)
+            VALUES (#{row.sequence}, #{position}, #{row.owner}, #{row.format}, #{row.equivalents}, #{row.stops})
+            """)
+    void addRunRoll(RunRollRow row, int position);
+
+    @Insert(
+            """
+            INSERT INTO run_bath (sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml)
+            VALUES (#{sequence}, #{fillId}, #{seconds}, #{wearEquivalents}, #{carryOverMl}, #{pouredAwayMl})
+            """)
+    void addRunBath(RunBathRow row);
+
+    @Insert(
+            "INSERT INTO fill_volume_changed (sequence, fill_id, volume_ml) VALUES (#{sequence}, #{fillId}, #{volumeMl})")
+    void addVolumeChanged(VolumeChangedRow row);
+
+    @Insert(
+            """
+            INSERT INTO fill_inspected (sequence, fill_id, result, chemistry, trim_percent)
+            VALUES (#{sequence}, #{fillId}, #{result}, #{chemistry}, #{trimPercent})
+            """)
+    void addInspected(InspectedRow row);
+
+    @Insert("INSERT INTO fills_discarded (sequence, batch_id, reason) VALUES (#{sequence}, #{batchId}, #{reason})")
+    void addDiscard(DiscardedRow row);
+
+    @Insert(
+            """
+            INSERT INTO discarded_fill (sequence, fill_id, volume_ml, route)
+            VALUES (#{sequence}, #{fillId}, #{volumeMl}, #{route})
+            """)
+    void addDiscardedFill(DiscardedFillRow row);
+
+    @Insert("INSERT INTO entry_voided (sequence, voided, reason) VALUES (#{sequence}, #{voided}, #{reason})")
+    void addVoid(VoidedRow row);
+}

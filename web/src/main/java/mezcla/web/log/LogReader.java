@@ -1,0 +1,170 @@
+package mezcla.web.log;
+
+import static java.util.stream.Collectors.groupingBy;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import mezcla.batch.Bottle;
+import mezcla.batch.LogEntry;
+import mezcla.batch.Stamp;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.FilmFormat;
+import mezcla.web.leaflet.Leaflets;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/** Puts rows of the log together from their tables. */
+final class LogReader {
+    private final LogMapper mapper;
+    private final Leaflets leaflets;
+
+    LogReader(LogMapper mapper, Leaflets leaflets) {
+        this.mapper = mapper;
+        this.leaflets = leaflets;
+    }
+
+    /** A way to make the row of a sequence number, once its stamp is known. */
+    private interface Details extends Function<Stamp, LogEntry> {}
+
+    List<LogEntry> entries() {
+        Map<Long, Leaflet> sheets = leaflets.byId();
+        Map<Long, Details> details = new HashMap<>();
+        addKits(details, sheets);
+        addMixes(details, sheets);
+        addRuns(details);
+        addDiscards(details);
+        mapper.fillsInspected()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.FillInspected(
+                                stamp, row.fillId(), row.result(), row.chemistry(), row.trimPercent())));
+        mapper.voids()
+                .forEach(row -> details.put(
+                        row.sequence(), stamp -> new LogEntry.EntryVoided(stamp, row.voided(), row.reason())));
+        List<LogMapper.EntryRow> rows = mapper.entries();
+        addVolumes(details, rows);
+        return rows.stream()
+                .map(row -> details.get(row.sequence()).apply(stamp(row)))
+                .toList();
+    }
+
+    private static Stamp stamp(LogMapper.EntryRow row) {
+        return new Stamp(row.sequence(), row.happenedAt(), row.recordedAt(), row.who(), row.about());
+    }
+
+    private void addKits(Map<Long, Details> details, Map<Long, Leaflet> sheets) {
+        for (LogMapper.KitArrivedRow row : mapper.kitsArrived()) {
+            CurrencyUnit currency = CurrencyUnit.of(row.currency());
+            details.put(
+                    row.sequence(),
+                    stamp -> new LogEntry.KitArrived(
+                            stamp,
+                            row.kitId(),
+                            sheets.get(row.leafletVersionId()),
+                            Money.ofMinor(currency, row.priceMinor()),
+                            Money.ofMinor(currency, row.deliveryMinor()),
+                            row.lot()));
+        }
+        mapper.partsOpened()
+                .forEach(row ->
+                        details.put(row.sequence(), stamp -> new LogEntry.PartOpened(stamp, row.kitId(), row.part())));
+    }
+
+    private void addMixes(Map<Long, Details> details, Map<Long, Leaflet> sheets) {
+        Map<Long, List<LogEntry.PartUse>> uses = new HashMap<>(mapper.partUses().stream()
+                .collect(groupingBy(
+                        LogMapper.PartUseRow::fillId,
+                        Collectors.mapping(
+                                row -> new LogEntry.PartUse(row.kitId(), row.part(), row.amount(), row.kitShare()),
+                                Collectors.toList()))));
+        Map<Long, List<LogEntry.MixedFill>> fills = mapper.fillsMixed().stream()
+                .collect(groupingBy(
+                        LogMapper.MixedFillRow::sequence,
+                        Collectors.mapping(
+                                row -> mixedFill(
+                                        row,
+                                        sheets.get(row.leafletVersionId()),
+                                        uses.getOrDefault(row.fillId(), List.of())),
+                                Collectors.toList())));
+        mapper.batchesMixed()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.BatchMixed(stamp, row.batchId(), row.name(), fills.get(row.sequence()))));
+    }
+
+    private static LogEntry.MixedFill mixedFill(
+            LogMapper.MixedFillRow row, Leaflet leaflet, List<LogEntry.PartUse> uses) {
+        return new LogEntry.MixedFill(
+                row.fillId(),
+                leaflet,
+                row.bath(),
+                row.volumeMl(),
+                row.volumeTyped(),
+                new Bottle(row.bottleId(), row.bottleLabel(), row.bottleCapacityMl(), row.bottleMaterial()),
+                uses);
+    }
+
+    private void addRuns(Map<Long, Details> details) {
+        Map<Long, List<LogEntry.Roll>> rolls = mapper.runRolls().stream()
+                .collect(groupingBy(
+                        LogMapper.RunRollRow::sequence,
+                        Collectors.mapping(
+                                row -> new LogEntry.Roll(
+                                        row.owner(), FilmFormat.labelled(row.format()), row.equivalents(), row.stops()),
+                                Collectors.toList())));
+        Map<Long, List<LogEntry.RunBath>> baths = mapper.runBaths().stream()
+                .collect(groupingBy(
+                        LogMapper.RunBathRow::sequence,
+                        Collectors.mapping(
+                                row -> new LogEntry.RunBath(
+                                        row.fillId(),
+                                        row.seconds(),
+                                        row.wearEquivalents(),
+                                        row.carryOverMl(),
+                                        row.pouredAwayMl()),
+                                Collectors.toList())));
+        mapper.runsLogged()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.RunLogged(
+                                stamp,
+                                row.batchId(),
+                                rolls.get(row.sequence()),
+                                baths.get(row.sequence()),
+                                row.tankMl(),
+                                Arrays.stream(row.against().split(" "))
+                                        .filter(code -> !code.isEmpty())
+                                        .toList())));
+    }
+
+    private void addVolumes(Map<Long, Details> details, List<LogMapper.EntryRow> rows) {
+        Map<Long, String> kinds =
+                rows.stream().collect(Collectors.toMap(LogMapper.EntryRow::sequence, LogMapper.EntryRow::kind));
+        for (LogMapper.VolumeChangedRow row : mapper.volumesChanged()) {
+            boolean lost = kinds.get(row.sequence()).equals(LogEntry.FillSpilled.class.getSimpleName());
+            details.put(
+                    row.sequence(),
+                    lost
+                            ? stamp -> new LogEntry.FillSpilled(stamp, row.fillId(), row.volumeMl())
+                            : stamp -> new LogEntry.FillToppedUp(stamp, row.fillId(), row.volumeMl()));
+        }
+    }
+
+    private void addDiscards(Map<Long, Details> details) {
+        Map<Long, List<LogEntry.DiscardedFill>> fills = mapper.discardedFills().stream()
+                .collect(groupingBy(
+                        LogMapper.DiscardedFillRow::sequence,
+                        Collectors.mapping(
+                                row -> new LogEntry.DiscardedFill(row.fillId(), row.volumeMl(), row.route()),
+                                Collectors.toList())));
+        mapper.discards()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.FillsDiscarded(
+                                stamp, row.batchId(), fills.get(row.sequence()), row.reason())));
+    }
+}

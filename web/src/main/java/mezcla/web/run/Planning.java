@@ -1,0 +1,56 @@
+package mezcla.web.run;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import mezcla.batch.BatchState;
+import mezcla.batch.LogEntry;
+import mezcla.measure.FilmFormat;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
+import org.springframework.stereotype.Service;
+
+/** Asks the core about runs, as this house judges and at this moment. */
+@Service
+public class Planning {
+    private final HouseService houses;
+    private final Clock clock;
+
+    Planning(HouseService houses, Clock clock) {
+        this.houses = houses;
+        this.clock = clock;
+    }
+
+    /** The question whether a batch takes this film in that tank. */
+    public RunQuestion question(List<LogEntry.Roll> rolls, double tankMl) {
+        return new RunQuestion(
+                rolls,
+                tankMl,
+                smallestTankMl(),
+                houses.school(),
+                clock.instant(),
+                houses.house().timeZone());
+    }
+
+    /** The question about the next roll: one of 135-36, neither pushed nor pulled, in the smallest tank. */
+    public RunQuestion nextRoll() {
+        FilmFormat format = FilmFormat.F135_36;
+        return question(List.of(new LogEntry.Roll("", format, format.equivalents(), 0)), smallestTankMl());
+    }
+
+    /** The next roll through a batch. */
+    public RunPlan nextRoll(BatchState batch) {
+        return RunPlan.of(batch, nextRoll());
+    }
+
+    /** Whole days from then to now, by the calendar of the house. */
+    public int daysSince(Instant then) {
+        return (int) nextRoll().daysSince(then);
+    }
+
+    private double smallestTankMl() {
+        return houses.tanks().stream().mapToDouble(Tank::volumeMl).min().orElse(0);
+    }
+}

@@ -1,0 +1,126 @@
+package mezcla.web.run;
+
+import java.util.List;
+import mezcla.batch.LogEntry;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Refusal;
+import mezcla.verdict.RunPlan;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
+import mezcla.web.shelf.CrateView;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The Run: which batch, and these rolls through that batch. */
+@Controller
+class RunController {
+    /** Pushes that can be chosen, in stops. */
+    static final List<String> PUSHES = List.of("-2", "-1", "-0.5", "0", "0.5", "1", "1.5", "2", "3");
+
+    private final RunService runs;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+
+    RunController(RunService runs, HouseService houses, OneTimeForms forms) {
+        this.runs = runs;
+        this.houses = houses;
+        this.forms = forms;
+    }
+
+    @GetMapping("/run")
+    String possible(Model model) {
+        model.addAttribute("crates", runs.possible().stream().map(CrateView::of).toList());
+        return "run/possible";
+    }
+
+    @GetMapping("/batches/{id}/run")
+    ModelAndView plan(
+            @PathVariable long id,
+            @ModelAttribute("form") RunForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        RunForm shown = form.getFilm().isEmpty() ? RunForm.fresh(member.name(), smallestTank(), forms.newKey()) : form;
+        if (shown.getFormKey().isBlank()) {
+            shown.setFormKey(forms.newKey());
+        }
+        return page(id, shown, new FieldErrors(), model);
+    }
+
+    /** The plan again, for browsers without scripts. */
+    @PostMapping("/batches/{id}/run")
+    ModelAndView planAgain(@PathVariable long id, @ModelAttribute("form") RunForm form, Model model) {
+        return page(id, form, new FieldErrors(), model);
+    }
+
+    @PostMapping("/batches/{id}/runs")
+    ModelAndView log(
+            @PathVariable long id,
+            @ModelAttribute("form") RunForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        List<LogEntry.Roll> rolls = form.rolls(errors);
+        Tank tank = errors.read("tank", () -> houses.tank(form.tankId()));
+        if (errors.none() && tank != null) {
+            try {
+                String page = forms.once(
+                                form.getFormKey(),
+                                () -> "/batches/" + id + "?logged=" + runs.log(member, id, rolls, tank, form.isDone()))
+                        .page();
+                return new ModelAndView("redirect:" + page);
+            } catch (Refusal refusal) {
+                errors.add(fieldOf(refusal), refusal);
+            }
+        }
+        return page(id, form, errors, model);
+    }
+
+    private static String fieldOf(Refusal refusal) {
+        return switch (refusal.code()) {
+            case "push-outside-leaflet" -> "push";
+            case "too-little-for-tank" -> "tank";
+            case "run-too-big" -> "count0";
+            default -> "run";
+        };
+    }
+
+    private ModelAndView page(long id, RunForm form, FieldErrors errors, Model model) {
+        form.padded();
+        FieldErrors reading = new FieldErrors();
+        List<LogEntry.Roll> rolls = form.rolls(reading);
+        Tank tank = reading.read("tank", () -> houses.tank(form.tankId()));
+        reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
+        if (reading.none() && tank != null) {
+            RunPlan plan = runs.plan(id, rolls, tank);
+            plan.refusals().stream()
+                    .filter(refusal -> !fieldOf(refusal).equals("run"))
+                    .forEach(refusal -> errors.add(fieldOf(refusal), refusal));
+            model.addAttribute("answer", RunView.of(plan));
+        }
+        model.addAttribute("batch", runs.batch(id));
+        model.addAttribute("form", form);
+        model.addAttribute("errors", errors);
+        model.addAttribute("formats", FilmFormat.values());
+        model.addAttribute("pushes", PUSHES);
+        model.addAttribute("tanks", houses.tanks());
+        return new ModelAndView(
+                "run/run", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private String smallestTank() {
+        return houses.tanks().stream()
+                .findFirst()
+                .map(tank -> Long.toString(tank.id()))
+                .orElse("");
+    }
+}

@@ -1,0 +1,109 @@
+package mezcla.web.shelf;
+
+import java.util.List;
+import java.util.Locale;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
+import mezcla.measure.ProcessingTime;
+import mezcla.verdict.Reason;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.State;
+import mezcla.web.drawing.CrateDrawing;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.Sentences;
+import mezcla.web.shell.StateWords;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A crate on the shelf, in words and lines.
+ *
+ * @param id the batch
+ * @param name what it is called
+ * @param shortName the same, short enough for the crate's front
+ * @param history rolls and days
+ * @param state the state's key, for its look
+ * @param stateWord the state's word
+ * @param time the developer's time for the next roll; null where there is none
+ * @param because the deciding reason
+ * @param drawing the crate
+ */
+public record CrateView(
+        long id,
+        String name,
+        String shortName,
+        String history,
+        String state,
+        String stateWord,
+        @Nullable String time,
+        String because,
+        CrateDrawing drawing) {
+    private static final int FRONT_CHARACTERS = 21;
+
+    /**
+     * Shows a batch.
+     *
+     * @param plan the run asked about, through it
+     */
+    public static CrateView of(RunPlan plan) {
+        BatchState batch = plan.batch();
+        List<FillState> fills =
+                plan.baths().stream().map(RunPlan.PlannedBath::fill).toList();
+        List<Integer> days = fills.stream()
+                .map(fill -> (int) plan.question().daysSince(fill.mixedAt()))
+                .toList();
+        double age = plan.question().daysSince(batch.mixed().stamp().happenedAt());
+        String name = batch.mixed().name();
+        return new CrateView(
+                batch.id(),
+                name,
+                name.length() <= FRONT_CHARACTERS
+                        ? name
+                        : name.substring(0, FRONT_CHARACTERS - 1).strip() + "…",
+                "%s roll%s · %s"
+                        .formatted(
+                                Figures.rolls(batch.rolls()),
+                                batch.rolls() == 1 ? "" : "s",
+                                age < 1 ? "today" : Figures.plain(age, 0) + (age == 1 ? " day" : " days")),
+                plan.verdict().state().name().toLowerCase(Locale.ROOT),
+                StateWords.of(plan),
+                time(plan),
+                because(plan),
+                CrateDrawing.of(fills, days));
+    }
+
+    private static @Nullable String time(RunPlan plan) {
+        return plan.verdict().state() == State.DISCARD
+                ? null
+                : plan.imageDeveloper()
+                        .flatMap(RunPlan.PlannedBath::shown)
+                        .map(ProcessingTime::toString)
+                        .orElse(null);
+    }
+
+    /** The reason that set the state, or, for a good batch, how far it is used. */
+    public static String because(RunPlan plan) {
+        List<Reason> reasons = plan.verdict().reasons();
+        if (!reasons.isEmpty()) {
+            return sentence(plan, reasons.get(0));
+        }
+        return plan.imageDeveloper()
+                .map(RunPlan.PlannedBath::fill)
+                .map(fill -> "%s: %s."
+                        .formatted(
+                                fill.bath().role().name(),
+                                fill.bath().oneShot() == null
+                                        ? Sentences.rollsDone(fill) + " rolls done"
+                                        : Figures.ml(fill.volumeMl()) + " left"))
+                .orElse("");
+    }
+
+    /** A reason as a sentence. */
+    public static String sentence(RunPlan plan, Reason reason) {
+        return plan.baths().stream()
+                .map(RunPlan.PlannedBath::fill)
+                .filter(fill -> fill.bath().key().equals(reason.bath()))
+                .findFirst()
+                .map(fill -> Sentences.reason(reason, fill))
+                .orElseThrow();
+    }
+}

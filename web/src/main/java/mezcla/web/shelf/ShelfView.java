@@ -1,0 +1,31 @@
+package mezcla.web.shelf;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The shelf.
+ *
+ * @param title how many batches can take a roll
+ * @param boards one for each process
+ * @param first the batch to use first; null when none can take a roll
+ * @param retired what was discarded last
+ */
+public record ShelfView(String title, List<Board> boards, @Nullable CrateView first, List<Retired> retired) {
+    /**
+     * A board with the crates of one process.
+     *
+     * @param process the process
+     * @param crates its crates, in the order of mixing
+     */
+    public record Board(String process, List<CrateView> crates) {}
+
+    /**
+     * A batch that was discarded.
+     *
+     * @param id the batch
+     * @param name what it was called
+     * @param how when, by whom and why
+     */
+    public record Retired(long id, String name, String how) {}
+}

@@ -1,0 +1,42 @@
+package mezcla.web.shell;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.Supplier;
+import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
+
+/** Sentences beside the fields of a form, and what to read where a field could not be read. */
+public final class FieldErrors {
+    private final Map<String, String> byField = new LinkedHashMap<>();
+
+    /** Whether every field was read. */
+    public boolean none() {
+        return byField.isEmpty();
+    }
+
+    /** The sentence beside a field; null when there is none. */
+    public @Nullable String at(String field) {
+        return byField.get(field);
+    }
+
+    /** All sentences by field. */
+    public Map<String, String> all() {
+        return byField;
+    }
+
+    /** Puts a refusal beside a field; the first one there stays. */
+    public void add(String field, Refusal refusal) {
+        byField.putIfAbsent(field, Sentences.refusal(refusal));
+    }
+
+    /** Reads a field; what is refused stands beside it, and null is returned. */
+    public <T> @Nullable T read(String field, Supplier<T> reading) {
+        try {
+            return reading.get();
+        } catch (Refusal refusal) {
+            add(field, refusal);
+            return null;
+        }
+    }
+}

@@ -1,0 +1,114 @@
+package mezcla.web.shell;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import mezcla.leaflet.Unit;
+import mezcla.measure.ProcessingTime;
+import org.joda.money.Money;
+
+/** Figures as people read them. Nothing is computed with what these return. */
+public final class Figures {
+    private static final String[] WORDS = {
+        "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"
+    };
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
+    private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
+    private static final DateTimeFormatter WEEKDAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE HH:mm", Locale.UK);
+
+    private Figures() {}
+
+    /** Millilitres: finer the smaller they are, as a bench can measure. */
+    public static String ml(double ml) {
+        return amount(ml, Unit.ML);
+    }
+
+    /** An amount of a part: hundredths below 10, tenths below 100, whole above. */
+    public static String amount(double amount, Unit unit) {
+        int decimals = amount < 10 ? 2 : amount < 100 ? 1 : 0;
+        return plain(amount, decimals) + " " + unit.symbol();
+    }
+
+    /** A number without idle zeros behind the point, and with a thin space between thousands. */
+    public static String plain(double value, int decimals) {
+        BigDecimal rounded = BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP);
+        BigDecimal stripped = rounded.stripTrailingZeros();
+        String text = (stripped.scale() < 0 ? stripped.setScale(0) : stripped).toPlainString();
+        String whole = text.contains(".") ? text.substring(0, text.indexOf('.')) : text;
+        return whole.length() < 5 ? text : text.replaceAll("(?<=[0-9])(?=(?:[0-9]{3})+(?![0-9]))", "\u202f");
+    }
+
+    /** Roll equivalents: {@code 2}, {@code 1.75}. */
+    public static String rolls(double equivalents) {
+        return plain(equivalents, 2);
+    }
+
+    /** Roll equivalents with the word: {@code one roll}, {@code 1.75 rolls}. */
+    public static String countOfRolls(double equivalents) {
+        return counted(equivalents, "roll");
+    }
+
+    /** Days with the word: {@code one day}, {@code 19 days}. */
+    public static String countOfDays(double days) {
+        return counted(days, "day");
+    }
+
+    private static String counted(double value, String thing) {
+        String text = plain(value, 2);
+        return (text.contains(".") ? text : number(value)) + " " + thing + (text.equals("1") ? "" : "s");
+    }
+
+    /** A whole number, as a word up to twelve. */
+    public static String number(double whole) {
+        return whole >= 0 && whole <= 12 ? WORDS[(int) Math.round(whole)] : plain(whole, 0);
+    }
+
+    /** With a capital first letter. */
+    public static String sentence(String words) {
+        return words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    /** With a small first letter. */
+    public static String within(String words) {
+        return words.isEmpty() ? words : Character.toLowerCase(words.charAt(0)) + words.substring(1);
+    }
+
+    /** Degrees: {@code 38.0 °C}. */
+    public static String celsius(double celsius) {
+        return BigDecimal.valueOf(celsius).setScale(1, RoundingMode.HALF_UP).toPlainString() + " °C";
+    }
+
+    /** Seconds more or less: {@code 15 s}, {@code 1:05}. */
+    public static String seconds(double seconds) {
+        return seconds < 60 ? plain(seconds, 0) + " s" : new ProcessingTime((int) Math.round(seconds)).toString();
+    }
+
+    /** Stops with their sign: {@code +1}, {@code −0.5}, {@code 0}. */
+    public static String stops(double stops) {
+        return stops == 0 ? "0" : (stops > 0 ? "+" : "−") + plain(Math.abs(stops), 1);
+    }
+
+    /** Money: {@code NZ$9.43}. */
+    public static String money(Money money) {
+        return money.getCurrencyUnit().toCurrency().getSymbol(Locale.UK)
+                + money.getAmount().toPlainString();
+    }
+
+    /** A day: {@code 2 November}. */
+    public static String day(Instant instant, ZoneId zone) {
+        return DAY.format(instant.atZone(zone));
+    }
+
+    /** A day and an hour: {@code Tuesday 24 November, 18:20}. */
+    public static String dayAndHour(Instant instant, ZoneId zone) {
+        return DAY_AND_HOUR.format(instant.atZone(zone));
+    }
+
+    /** The present: {@code Thursday 18:20}. */
+    public static String weekdayAndHour(Instant instant, ZoneId zone) {
+        return WEEKDAY_AND_HOUR.format(instant.atZone(zone));
+    }
+}

@@ -1,0 +1,38 @@
+package mezcla.web.shell;
+
+import java.time.Clock;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ModelAttribute;
+
+/** What every page shows around its content. */
+@ControllerAdvice
+class PageAdvice {
+    private final HouseService houses;
+    private final Clock clock;
+
+    PageAdvice(HouseService houses, Clock clock) {
+        this.houses = houses;
+        this.clock = clock;
+    }
+
+    @ModelAttribute("member")
+    @Nullable
+    SignedIn member(@AuthenticationPrincipal @Nullable SignedIn member) {
+        return member;
+    }
+
+    @ModelAttribute("houseName")
+    String houseName() {
+        return houses.house().name();
+    }
+
+    @ModelAttribute("now")
+    String now() {
+        House house = houses.house();
+        return Figures.weekdayAndHour(clock.instant(), house.timeZone());
+    }
+}

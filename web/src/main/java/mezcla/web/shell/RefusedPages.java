@@ -1,0 +1,63 @@
+package mezcla.web.shell;
+
+import java.util.Map;
+import java.util.UUID;
+import mezcla.measure.Refusal;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Pages for what could not be shown or done. */
+@ControllerAdvice
+class RefusedPages {
+    private static final Logger LOG = LoggerFactory.getLogger(RefusedPages.class);
+
+    @ExceptionHandler
+    ModelAndView refused(Refusal refusal) {
+        boolean unknown = refusal.code().startsWith("unknown-");
+        return page(
+                unknown ? HttpStatus.NOT_FOUND : HttpStatus.UNPROCESSABLE_CONTENT,
+                unknown ? "There is nothing of that number" : "That was not possible",
+                unknown ? "It may be written wrongly, or belong to another house." : Sentences.refusal(refusal));
+    }
+
+    @ExceptionHandler
+    ModelAndView misread(MethodArgumentTypeMismatchException mismatch) {
+        return page(
+                HttpStatus.NOT_FOUND,
+                "There is nothing of that number",
+                "It may be written wrongly, or belong to another house.");
+    }
+
+    @ExceptionHandler
+    ModelAndView denied(AccessDeniedException denied) {
+        return page(HttpStatus.FORBIDDEN, "Only a steward can do that", "Ask one of them; nothing has been changed.");
+    }
+
+    @ExceptionHandler
+    ModelAndView unexpected(Exception unexpected) {
+        if (unexpected instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
+            HttpStatus status = HttpStatus.valueOf(known.getStatusCode().value());
+            return page(
+                    status,
+                    status == HttpStatus.NOT_FOUND ? "There is no such page" : "That could not be read",
+                    "Go back and try it another way, or start from the Shelf.");
+        }
+        String reference = UUID.randomUUID().toString().substring(0, 8);
+        LOG.error("Unexpected, reference {}", reference, unexpected);
+        return page(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong here",
+                "What you last saved is safe. Tell a steward this number: " + reference + ".");
+    }
+
+    private static ModelAndView page(HttpStatus status, String title, String what) {
+        return new ModelAndView("error/page", Map.of("errorTitle", title, "errorText", what), status);
+    }
+}

@@ -1,0 +1,164 @@
+package mezcla.web.shell;
+
+import mezcla.batch.FillState;
+import mezcla.leaflet.Range;
+import mezcla.measure.ProcessingTime;
+import mezcla.measure.Refusal;
+import mezcla.verdict.Reason;
+
+/** Turns what the core decides into sentences. */
+public final class Sentences {
+    private Sentences() {}
+
+    /** Why a fill stands as it does, with its figures. */
+    public static String reason(Reason reason, FillState fill) {
+        return fill.bath().role().name() + ": " + because(reason, fill) + ".";
+    }
+
+    private static String because(Reason reason, FillState fill) {
+        String figure = Figures.rolls(reason.figure());
+        String limit = Figures.rolls(reason.limit());
+        return switch (reason.code()) {
+            case CONTAMINATED -> "another solution got into it";
+            case DEVELOPER_BLACK -> "it has gone black, so it is dead";
+            case SLUDGE -> "there is sludge in it";
+            case BAD_RESULT -> "film came out with a heavy cast or heavy grain, put down to it";
+            case USED_UP ->
+                Figures.ml(reason.figure()) + " left, and the smallest tank takes " + Figures.ml(reason.limit());
+            case OVER_ROLLS ->
+                "%s of %s done, and the leaflet stops there"
+                        .formatted(figure, Figures.rolls(reason.limit()) + " rolls");
+            case OVER_AGE -> "%s days old, and the leaflet allows %s".formatted(figure, limit);
+            case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";
+            case TEST_ROLLS ->
+                "%s of %s rolls done; from %s on the leaflet says to test first"
+                        .formatted(figure, mostRolls(fill), limit);
+            case TEST_AGE ->
+                "%s of %s days old; from %s days on, test before film that matters"
+                        .formatted(figure, mostDays(fill), limit);
+            case WARM_STORAGE ->
+                "stored as if for %s days (estimate), and the leaflet allows %s".formatted(figure, limit);
+            case FEW_ROLLS_LEFT -> fewRolls(reason, fill);
+            case FEW_DAYS_LEFT ->
+                reason.figure() < 1
+                        ? "today is the last of its %s days".formatted(mostDays(fill))
+                        : "%s left of %s".formatted(Figures.countOfDays(reason.figure()), mostDays(fill));
+            case MORE_TIME ->
+                "%s rolls done, so %s more than fresh".formatted(rollsDone(fill), Figures.seconds(reason.figure()));
+        };
+    }
+
+    private static String fewRolls(Reason reason, FillState fill) {
+        if (fill.bath().oneShot() != null) {
+            return "%s left, enough for %s"
+                    .formatted(
+                            Figures.ml(fill.volumeMl()),
+                            reason.figure() < 1 ? "no run in this tank" : Figures.countOfRolls(reason.figure()));
+        }
+        return reason.figure() <= 0
+                ? "no rolls left of " + mostRolls(fill)
+                : "%s left of %s".formatted(Figures.countOfRolls(reason.figure()), mostRolls(fill));
+    }
+
+    /** How far a fill is used: {@code 7 of 18}, or {@code 7} where no limit is printed. */
+    public static String rollsDone(FillState fill) {
+        String done = Figures.rolls(fill.scaledRolls() / fill.wearPerRoll());
+        return fill.bath().capacity() == null ? done : done + " of " + mostRolls(fill);
+    }
+
+    private static String mostRolls(FillState fill) {
+        Range capacity = fill.bath().capacity();
+        return capacity == null ? "any number" : Figures.rolls(capacity.max() / fill.wearPerRoll());
+    }
+
+    private static String mostDays(FillState fill) {
+        Range life = fill.bath().lifeDays();
+        return life == null ? "any number" : Figures.plain(life.max(), 0);
+    }
+
+    /** What is refused, and what would be accepted. */
+    public static String refusal(Refusal refusal) {
+        String text = "“" + refusal.text("text") + "”";
+        return switch (refusal.code()) {
+            case "missing" -> "Something has to stand here.";
+            case "not-a-volume" -> text + " is not a volume. Type it as 500 ml, 1 L, 1,2 l or 20 fl oz.";
+            case "plain-ounce" ->
+                text + " could be a weight or a volume. Type fl oz for US fluid ounces or uk fl oz for UK ones.";
+            case "ambiguous-number" ->
+                text + " could be " + Figures.plain(refusal.number("decimal"), 3) + " or "
+                        + Figures.plain(refusal.number("thousands"), 0) + " " + refusal.text("unit")
+                        + ". Type it without the comma or point, or with another number of decimals.";
+            case "out-of-range" -> text + " is out of range. It can be " + range(refusal) + ".";
+            case "not-a-count" -> text + " is not a number of rolls. Type a whole number from 1 to 24.";
+            case "too-many-rolls" -> "That makes more than 24 rolls. Log larger loads as several runs.";
+            case "rolls-missing" -> "Type how many rolls go in, 1 at least.";
+            case "owner-missing" -> "Type whose film it is.";
+            case "text-too-long" -> "That is too long. It can be up to %s characters.".formatted(refusal.text("most"));
+            case "unknown-format" -> "Choose one of the formats in the list.";
+            case "unknown-tank" -> "Choose one of the tanks in the list.";
+            case "unknown-push" -> "Choose one of the pushes in the list.";
+            case "pushes-differ" -> "Film that is pushed differently never shares a tank.";
+            case "push-outside-leaflet" ->
+                refusal.number("least") == 0 && refusal.number("most") == 0
+                        ? "This leaflet has no times for pushed or pulled film."
+                        : "This leaflet has times for %s to %s stops only."
+                                .formatted(
+                                        Figures.stops(refusal.number("least")), Figures.stops(refusal.number("most")));
+            case "parts-exceed-volume" -> "The parts alone need more room than that. Mix a larger volume.";
+            case "more-than-the-kit-allows" ->
+                refusal.number("largestMl") < 1
+                        ? "%s has run out, so this kit makes no more.".formatted(refusal.text("part"))
+                        : "This kit makes no more than %s: %s runs out first."
+                                .formatted(Figures.ml(Math.floor(refusal.number("largestMl"))), refusal.text("part"));
+            case "bottle-missing" -> "Choose a bottle.";
+            case "bottle-taken" -> "%s is already spoken for. Choose another bottle.".formatted(refusal.text("bottle"));
+            case "bottle-too-small" ->
+                "%s holds %s.".formatted(refusal.text("bottle"), Figures.ml(refusal.number("capacityMl")));
+            case "batch-ended" -> "Nothing of this batch stands on the shelf any more.";
+            case "bath-missing" -> "Its %s was discarded and not renewed.".formatted(bathWithin(refusal));
+            case "bath-must-go" ->
+                "The %s has to go: %s."
+                        .formatted(
+                                bathWithin(refusal),
+                                because((Reason) refusal.values().get("because"), fill(refusal)));
+            case "run-too-big" ->
+                "This run is %s, and the %s takes %s more."
+                        .formatted(
+                                Figures.countOfRolls(refusal.number("rolls")),
+                                bathWithin(refusal),
+                                Figures.countOfRolls(refusal.number("fits")));
+            case "too-little-for-tank" ->
+                "%s left of the %s, and this tank takes %s."
+                        .formatted(
+                                Figures.ml(refusal.number("leftMl")),
+                                bathWithin(refusal),
+                                Figures.ml(refusal.number("needsMl")));
+            case "waste-kept-apart" ->
+                "%s does not go into %s: developer and silver-bearing waste are kept apart."
+                        .formatted(refusal.text("bath"), Figures.within(refusal.text("route")));
+            case "reason-missing" -> "Type why, so that the others can read it later.";
+            case "fills-missing" -> "Choose at least one bath.";
+            case "already-discarded" -> "%s has been discarded already.".formatted(refusal.text("bath"));
+            case "form-key-missing" -> "This page was open too long. Check what you typed and send it again.";
+            default -> "That is not possible (%s).".formatted(refusal.code());
+        };
+    }
+
+    private static String range(Refusal refusal) {
+        double least = refusal.number("least");
+        double most = refusal.number("most");
+        return switch (refusal.text("unit")) {
+            case "ml" -> "0.01 ml to 100 L";
+            case "s" -> "1 s to " + new ProcessingTime((int) most);
+            default -> Figures.plain(least, 2) + " to " + Figures.plain(most, 2) + " " + refusal.text("unit");
+        };
+    }
+
+    private static FillState fill(Refusal refusal) {
+        return (FillState) refusal.values().get("fill");
+    }
+
+    private static String bathWithin(Refusal refusal) {
+        return Figures.within(fill(refusal).bath().role().name());
+    }
+}

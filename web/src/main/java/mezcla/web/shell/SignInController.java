@@ -1,0 +1,18 @@
+package mezcla.web.shell;
+
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** The way in. */
+@Controller
+class SignInController {
+    @GetMapping("/sign-in")
+    String signIn() {
+        return "shell/sign-in";
+    }
+
+    @GetMapping("/")
+    String home() {
+        return "redirect:/shelf";
+    }
+}

@@ -1,0 +1,67 @@
+package mezcla.web.shell;
+
+import java.util.List;
+import mezcla.verdict.BatchVerdict;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.State;
+
+/** States as members read them. */
+public final class StateWords {
+    private StateWords() {}
+
+    /** The state's word: {@code Add time}, {@code Renew developer}. */
+    public static String of(RunPlan plan) {
+        List<String> renew = toRenew(plan);
+        if (plan.verdict().state() == State.DISCARD && !renew.isEmpty()) {
+            return "Renew " + (renew.size() > 2 ? renew.size() + " baths" : String.join(", ", renew));
+        }
+        return of(plan.verdict().state());
+    }
+
+    /** The state's word, taken alone. */
+    public static String of(State state) {
+        return switch (state) {
+            case GOOD -> "Ready";
+            case EXTEND -> "Add time";
+            case LAST -> "Last rolls";
+            case CHECK -> "Test first";
+            case DISCARD -> "Retire";
+        };
+    }
+
+    /** The baths that have to go while the rest is sound. */
+    public static List<String> toRenew(RunPlan plan) {
+        return plan.verdict().toRenew().stream()
+                .map(fill -> plan.batch().leaflet().bath(fill.key()).role().name())
+                .map(Figures::within)
+                .toList();
+    }
+
+    /** What a batch is good for, in one line. */
+    public static String outlook(RunPlan plan) {
+        BatchVerdict verdict = plan.verdict();
+        String left = left(verdict);
+        return switch (verdict.state()) {
+            case GOOD, EXTEND -> left.isEmpty() ? "Good, with no limit printed" : "Good for " + left;
+            case LAST -> "Nearly done: " + left;
+            case CHECK -> "Test first, then " + left;
+            case DISCARD -> {
+                List<String> renew = toRenew(plan);
+                yield renew.isEmpty()
+                        ? "This batch has to go"
+                        : "Renew the " + String.join(" and the ", renew) + "; the rest is sound";
+            }
+        };
+    }
+
+    private static String left(BatchVerdict verdict) {
+        Double rolls = verdict.rollsLeft();
+        Double days = verdict.daysLeft();
+        String more = rolls == null ? "" : Figures.countOfRolls(rolls).replaceFirst(" ", " more ");
+        if (days == null) {
+            return more;
+        }
+        String until = days < 1 ? "today only" : Figures.countOfDays(days).replaceFirst(" ", " more ");
+        return more.isEmpty() ? until : more + ", or " + until;
+    }
+}

@@ -1,0 +1,27 @@
+package mezcla.web.shell;
+
+import mezcla.measure.Refusal;
+
+/** Words that a person typed: a name, a reason. */
+public final class TypedText {
+    private TypedText() {}
+
+    /**
+     * The words without space around them.
+     *
+     * @param typed the text
+     * @param most how many characters are allowed
+     * @param refusalCode what to refuse when it is blank
+     * @throws Refusal that code, or {@code text-too-long}
+     */
+    public static String of(String typed, int most, String refusalCode) {
+        String text = typed.strip().replaceAll("\\p{Cntrl}+", " ");
+        if (text.isEmpty()) {
+            throw Refusal.of(refusalCode);
+        }
+        if (text.length() > most) {
+            throw Refusal.of("text-too-long", "most", most);
+        }
+        return text;
+    }
+}
