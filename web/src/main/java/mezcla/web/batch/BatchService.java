@@ -1,5 +1,6 @@
 package mezcla.web.batch;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -7,6 +8,7 @@ import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
+import mezcla.batch.Stamp;
 import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Range;
 import mezcla.measure.ProcessingTime;
@@ -57,13 +59,9 @@ public class BatchService {
         return new BatchView(
                 id,
                 mixed.name(),
-                "%s, mixed %s by %s"
-                        .formatted(
-                                batch.leaflet().name(),
-                                Figures.day(mixed.stamp().happenedAt(), house.timeZone()),
-                                mixed.stamp().who()),
                 plan == null ? "Nothing of this batch is left" : StateWords.outlook(plan),
                 plan == null ? null : CrateView.of(plan),
+                facts(batch, house),
                 plan == null
                         ? List.of()
                         : plan.verdict().reasons().stream()
@@ -77,6 +75,34 @@ public class BatchService {
                 new LogLines(batch, house).of(entries),
                 waste(plan),
                 batch.fills().stream().anyMatch(FillState::about));
+    }
+
+    private static Map<String, String> facts(BatchState batch, House house) {
+        Map<String, String> facts = new LinkedHashMap<>();
+        LogEntry.BatchMixed mixed = batch.mixed();
+        facts.put(
+                "Mixed",
+                "%s by %s, from %s"
+                        .formatted(
+                                Figures.day(mixed.stamp().happenedAt(), house.timeZone()),
+                                mixed.stamp().who(),
+                                batch.leaflet().name()));
+        facts.put("Film so far", film(batch));
+        if (!batch.runs().isEmpty()) {
+            Stamp last = batch.runs().get(batch.runs().size() - 1).stamp();
+            facts.put("Last used", Figures.dayAndHour(last.happenedAt(), house.timeZone()) + " by " + last.who());
+        }
+        return facts;
+    }
+
+    private static String film(BatchState batch) {
+        if (batch.runs().isEmpty()) {
+            return "none yet";
+        }
+        String runs = Figures.number(batch.runs().size()) + (batch.runs().size() == 1 ? " run" : " runs");
+        String counted =
+                batch.rolls() == batch.filmCount() ? "" : ", which count as " + Figures.countOfRolls(batch.rolls());
+        return Figures.sentence(Figures.countOfRolls(batch.filmCount())) + " in " + runs + counted;
     }
 
     private BatchView.Fill fill(FillState fill, @Nullable RunPlan plan) {

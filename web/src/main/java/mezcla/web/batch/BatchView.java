@@ -1,6 +1,7 @@
 package mezcla.web.batch;
 
 import java.util.List;
+import java.util.Map;
 import mezcla.web.shelf.CrateView;
 import org.jspecify.annotations.Nullable;
 
@@ -9,9 +10,9 @@ import org.jspecify.annotations.Nullable;
  *
  * @param id the batch
  * @param name what it is called
- * @param mixed when and by whom it was mixed, and from what
  * @param title what it is good for
  * @param crate its crate; null when nothing of it stands any more
+ * @param facts what it is and how it was used, by heading
  * @param reasons all reasons, as sentences
  * @param fits whether the next roll fits
  * @param fills its fills
@@ -23,9 +24,9 @@ import org.jspecify.annotations.Nullable;
 public record BatchView(
         long id,
         String name,
-        String mixed,
         String title,
         @Nullable CrateView crate,
+        Map<String, String> facts,
         List<String> reasons,
         boolean fits,
         List<Fill> fills,

@@ -125,12 +125,8 @@ final class LogLines {
                     case HEAVY_GRAIN -> "film had heavy grain";
                     case MILKY_DRY -> "film stayed milky when dry";
                 };
-        String trim = look.trimPercent() == 0 ? "" : "; trim " + trim(look.trimPercent());
+        String trim = look.trimPercent() == 0 ? "" : "; trim " + Figures.percent(look.trimPercent());
         return name(look.fillId()) + ": " + seen + trim;
-    }
-
-    private static String trim(double percent) {
-        return (percent > 0 ? "+" : "−") + Figures.plain(Math.abs(percent), 1) + " %";
     }
 
     private String name(long fillId) {

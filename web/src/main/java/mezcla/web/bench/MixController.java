@@ -86,7 +86,12 @@ class MixController {
     private ModelAndView page(long id, MixForm form, FieldErrors errors, Model model) {
         Leaflet leaflet = mixes.leaflet(id);
         Volume volume = volume(form, errors);
-        MixService.Proposal proposal = volume == null ? null : errors.read("volume", () -> mixes.propose(id, volume));
+        MixService.Proposal proposal = volume == null
+                ? null
+                : errors.read(
+                        "volume",
+                        () -> mixes.propose(
+                                id, new MixService.TypedVolume(form.getVolume().strip(), volume)));
         if (proposal != null) {
             proposal.bottles().forEach(form.getBottles()::putIfAbsent);
             model.addAttribute("mix", proposal.view());

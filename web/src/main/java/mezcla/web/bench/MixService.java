@@ -65,9 +65,9 @@ public class MixService {
      * @throws Refusal {@code unknown-kit}, {@code more-than-the-kit-allows} or {@code parts-exceed-volume}
      */
     @Transactional(readOnly = true)
-    Proposal propose(long kitId, Volume volume) {
+    Proposal propose(long kitId, TypedVolume typed) {
         LogState state = log.state();
-        BatchPlan plan = plan(state, kitId, volume);
+        BatchPlan plan = plan(state, kitId, typed.volume());
         List<Bottle> bottles = houses.bottles();
         Bottling bottling = Bottling.beside(state);
         Map<String, String> chosen = new HashMap<>();
@@ -78,7 +78,8 @@ public class MixService {
             });
         }
         Bottling shelf = Bottling.beside(state);
-        return new Proposal(plan, MixView.of(plan, volumeMl -> shelf.freeFor(volumeMl, bottles)), chosen);
+        return new Proposal(
+                plan, MixView.of(plan, typed.typed(), volumeMl -> shelf.freeFor(volumeMl, bottles)), chosen);
     }
 
     private static BatchPlan plan(LogState state, long kitId, Volume volume) {

@@ -66,10 +66,10 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
         List<Bottle> holding(double volumeMl);
     }
 
-    static MixView of(BatchPlan plan, FreeBottles free) {
+    static MixView of(BatchPlan plan, String typed, FreeBottles free) {
         return new MixView(
                 "Mix %s of every bath, with %s of water in all"
-                        .formatted(Figures.ml(plan.volumeMl()), Figures.ml(plan.waterMl())),
+                        .formatted(typed.matches("[0-9]+") ? typed + "\u00a0ml" : typed, Figures.inAll(plan.waterMl())),
                 plan.baths().stream()
                         .map(bath -> bath(plan.leaflet(), bath, free))
                         .toList(),

@@ -6,7 +6,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 
-/** The Cupboard, and the Bench's list of what could be mixed. */
+/** The Cupboard. */
 @Controller
 class CupboardController {
     private final CupboardService cupboard;
@@ -24,11 +24,8 @@ class CupboardController {
                 "title",
                 kits.isEmpty()
                         ? "The cupboard is empty"
-                        : "%s of %s %s can be mixed from"
-                                .formatted(
-                                        Figures.sentence(Figures.number(mixable)),
-                                        Figures.number(kits.size()),
-                                        kits.size() == 1 ? "kit" : "kits"));
+                        : "%s %s can be mixed from"
+                                .formatted(Figures.sentence(Figures.number(mixable)), mixable == 1 ? "kit" : "kits"));
         return "cupboard/cupboard";
     }
 }

@@ -20,7 +20,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class CupboardService {
     private static final double LEAST_WORTH_MIXING_ML = 1;
-    private static final double BOX_HEIGHT = 60;
+    private static final double NECK_HEIGHT = 12;
+    private static final double BOX_HEIGHT = 52;
 
     private final DarkroomLog log;
     private final Planning planning;
@@ -49,6 +50,7 @@ public class CupboardService {
         House house = houses.house();
         KitSplit split = KitSplit.of(leaflet.recipes(), kit.left(), leaflet.makesMl());
         boolean mixable = split.largestMl() >= LEAST_WORTH_MIXING_ML;
+        boolean opened = kit.parts().stream().anyMatch(state -> state.openedAt() != null);
         return new KitView(
                 kit.id(),
                 leaflet.name(),
@@ -59,24 +61,30 @@ public class CupboardService {
                                 Figures.day(kit.arrival().stamp().happenedAt(), house.timeZone()),
                                 Figures.money(kit.arrival().landed())),
                 kit.parts().stream().map(this::part).toList(),
-                mixable
-                        ? "Makes %s more of every bath; %s runs out first."
-                                .formatted(
-                                        Figures.ml(Math.floor(split.largestMl() + 1e-6)),
-                                        leaflet.part(split.limitingPart()).name())
-                        : "Makes no more: %s has run out."
-                                .formatted(leaflet.part(split.limitingPart()).name()),
+                enough(leaflet, split, mixable, opened),
                 mixable,
-                kit.parts().stream().anyMatch(state -> state.openedAt() != null));
+                opened);
+    }
+
+    private static String enough(Leaflet leaflet, KitSplit split, boolean mixable, boolean opened) {
+        String limiting = leaflet.part(split.limitingPart()).name();
+        if (!mixable) {
+            return "Makes no more: %s has run out.".formatted(limiting);
+        }
+        String volume = Figures.ml(Math.floor(split.largestMl() + 1e-6));
+        return opened
+                ? "Makes %s more of every bath; %s runs out first.".formatted(volume, limiting)
+                : "Untouched: makes %s of every bath.".formatted(volume);
     }
 
     private KitView.Part part(PartState state) {
         Part part = state.part();
         double share = Math.min(1, state.left() / part.amount());
-        double height = share * BOX_HEIGHT;
+        double height = share * (BOX_HEIGHT - NECK_HEIGHT);
         return new KitView.Part(
                 part.name(),
-                Figures.amount(state.left(), part.unit()) + " of " + Figures.amount(part.amount(), part.unit()),
+                Figures.amount(state.left(), part.unit()).split("\u00a0")[0] + " of "
+                        + Figures.amount(part.amount(), part.unit()),
                 (int) Math.round(share * 100),
                 since(state),
                 warning(state),

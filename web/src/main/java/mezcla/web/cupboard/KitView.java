@@ -34,7 +34,7 @@ public record KitView(
      * @param since sealed, or opened since
      * @param warning what to look out for; empty for nothing
      * @param powder whether it is a powder
-     * @param levelY where its level is drawn, in a box 60 high
+     * @param levelY where its level is drawn, in a box 52 high
      * @param levelHeight how tall the level is drawn
      */
     public record Part(

@@ -32,7 +32,9 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Profile;
+import org.springframework.context.event.EventListener;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -47,6 +49,8 @@ class DemoData implements ApplicationRunner {
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
     private static final double SMALL_TANK_ML = 300;
+    private static final String MEMBER_PASSWORD = "rinse-and-hang";
+    private static final String STEWARD_PASSWORD = "count-the-rolls";
 
     private final HouseService houses;
     private final Members members;
@@ -89,11 +93,26 @@ class DemoData implements ApplicationRunner {
         arrive("Bram", 12, "sootback-cine", 7900, 480);
     }
 
+    /** Tells on the console where the demonstration is and how to get in. */
+    @EventListener
+    void welcome(ApplicationReadyEvent ready) {
+        String port = ready.getApplicationContext().getEnvironment().getProperty("local.server.port");
+        System.out.printf(
+                """
+
+                Tannery Yard is open at http://localhost:%s
+                  as a member:  ines / %s
+                  as a steward: bram / %s
+                Stop it with Ctrl+C.
+                %n""",
+                port, MEMBER_PASSWORD, STEWARD_PASSWORD);
+    }
+
     private void addPeople() {
         for (String name : List.of("Ines", "Saoirse", "Devi", "Tomasz")) {
-            people.put(name, members.add(name.toLowerCase(Locale.ROOT), name, "rinse-and-hang", "MEMBER"));
+            people.put(name, members.add(name.toLowerCase(Locale.ROOT), name, MEMBER_PASSWORD, "MEMBER"));
         }
-        people.put("Bram", members.add("bram", "Bram", "count-the-rolls", "STEWARD"));
+        people.put("Bram", members.add("bram", "Bram", STEWARD_PASSWORD, "STEWARD"));
     }
 
     private void addTanksAndBottles() {

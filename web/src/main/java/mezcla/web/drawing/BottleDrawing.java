@@ -42,7 +42,7 @@ public record BottleDrawing(
     public static final double WIDTH = 48;
 
     /** Where bottles stand. */
-    public static final double FLOOR = 150;
+    public static final double FLOOR = 134;
 
     private static final int MOST_NOTCHES = 24;
 

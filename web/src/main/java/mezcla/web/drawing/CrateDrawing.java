@@ -21,7 +21,7 @@ public record CrateDrawing(
     private static final double LEAST_WIDTH = 3 * PITCH + 2 * MARGIN - 8;
 
     /** How high a crate is drawn. */
-    public static final double HEIGHT = 186;
+    public static final double HEIGHT = 170;
 
     /**
      * Draws a crate.

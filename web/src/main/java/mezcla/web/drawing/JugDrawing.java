@@ -15,6 +15,7 @@ import mezcla.mixing.MixPlan;
 public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY) {
     private static final double BOTTOM = 150;
     private static final double FULL = 130;
+    private static final double LEAST_APART = 12;
 
     /**
      * One layer.
@@ -60,7 +61,7 @@ public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY) {
     private static List<Mark> marks(double finalMl, double scale) {
         int step = step(finalMl);
         List<Mark> marks = new ArrayList<>();
-        for (int ml = step; ml * scale < FULL; ml += step) {
+        for (int ml = step; (finalMl - ml) * scale > LEAST_APART; ml += step) {
             marks.add(new Mark(BOTTOM - ml * scale, ml));
         }
         return marks;

@@ -13,7 +13,7 @@ import mezcla.web.shell.TypedText;
 /** What a member typed about a run, as it was typed. */
 public class RunForm {
     /** How many lines of film a form has. */
-    public static final int LINES = 4;
+    public static final int LINES = 3;
 
     private static final int MOST_ROLLS = 24;
     private static final int OWNER_CHARACTERS = 60;

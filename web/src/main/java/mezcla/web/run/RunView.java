@@ -87,7 +87,7 @@ public record RunView(
             factors.add("× %s for %s stops".formatted(Figures.plain(time.pushFactor(), 2), Figures.stops(stops)));
         }
         if (time.trimFactor() != 1) {
-            factors.add("%s %% trim from an inspection".formatted(signedPlain((time.trimFactor() - 1) * 100)));
+            factors.add("trim %s from an inspection".formatted(Figures.percent((time.trimFactor() - 1) * 100)));
         }
         if (time.straddledStep() != null) {
             factors.add("this run crosses roll %s of the list; its middle decides"
@@ -105,9 +105,5 @@ public record RunView(
 
     private static String signed(double seconds) {
         return (seconds > 0 ? "+" : "−") + Figures.seconds(Math.abs(seconds));
-    }
-
-    private static String signedPlain(double percent) {
-        return (percent > 0 ? "+" : "−") + Figures.plain(Math.abs(percent), 1);
     }
 }

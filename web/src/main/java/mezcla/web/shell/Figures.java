@@ -26,10 +26,15 @@ public final class Figures {
         return amount(ml, Unit.ML);
     }
 
+    /** A volume that is not measured out: litres from one litre up. */
+    public static String inAll(double ml) {
+        return ml < 1000 ? ml(ml) : plain(ml / 1000, 1) + "\u00a0L";
+    }
+
     /** An amount of a part: hundredths below 10, tenths below 100, whole above. */
     public static String amount(double amount, Unit unit) {
         int decimals = amount < 10 ? 2 : amount < 100 ? 1 : 0;
-        return plain(amount, decimals) + " " + unit.symbol();
+        return plain(amount, decimals) + "\u00a0" + unit.symbol();
     }
 
     /** A number without idle zeros behind the point, and with a thin space between thousands. */
@@ -78,12 +83,17 @@ public final class Figures {
 
     /** Degrees: {@code 38.0 °C}. */
     public static String celsius(double celsius) {
-        return BigDecimal.valueOf(celsius).setScale(1, RoundingMode.HALF_UP).toPlainString() + " °C";
+        return BigDecimal.valueOf(celsius).setScale(1, RoundingMode.HALF_UP).toPlainString() + "\u00a0°C";
     }
 
     /** Seconds more or less: {@code 15 s}, {@code 1:05}. */
     public static String seconds(double seconds) {
-        return seconds < 60 ? plain(seconds, 0) + " s" : new ProcessingTime((int) Math.round(seconds)).toString();
+        return seconds < 60 ? plain(seconds, 0) + "\u00a0s" : new ProcessingTime((int) Math.round(seconds)).toString();
+    }
+
+    /** Percent with its sign: {@code +4 %}. */
+    public static String percent(double percent) {
+        return (percent < 0 ? "−" : "+") + plain(Math.abs(percent), 1) + "\u00a0%";
     }
 
     /** Stops with their sign: {@code +1}, {@code −0.5}, {@code 0}. */

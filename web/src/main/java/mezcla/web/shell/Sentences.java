@@ -44,7 +44,11 @@ public final class Sentences {
                         ? "today is the last of its %s days".formatted(mostDays(fill))
                         : "%s left of %s".formatted(Figures.countOfDays(reason.figure()), mostDays(fill));
             case MORE_TIME ->
-                "%s rolls done, so %s more than fresh".formatted(rollsDone(fill), Figures.seconds(reason.figure()));
+                "%s rolls done%s, so %s more than fresh"
+                        .formatted(
+                                rollsDone(fill),
+                                fill.trimPercent() == 0 ? "" : " and trim " + Figures.percent(fill.trimPercent()),
+                                Figures.seconds(reason.figure()));
         };
     }
 
