@@ -1,0 +1,126 @@
+package mezcla;
+
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.leaflet.Addition;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Exhaustion;
+import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Part;
+import mezcla.leaflet.Range;
+import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Timing;
+import mezcla.leaflet.Unit;
+import org.jspecify.annotations.Nullable;
+
+/** Invented leaflets for tests. */
+public final class Leaflets {
+    private Leaflets() {}
+
+    /** A developer and a bleach-fix of two parts each, for 1000 ml and 10 rolls. */
+    public static Leaflet negative() {
+        return new Leaflet(
+                "test-negative",
+                1,
+                "Test Negative 1 L",
+                "Nobody",
+                FilmProcess.COLOUR_NEGATIVE,
+                null,
+                1000,
+                List.of(part("dev-a", 100), part("dev-b", 50), part("bx-a", 200), part("bx-b", 100)),
+                List.of(
+                        bath(
+                                "dev",
+                                BathRole.DEVELOPER,
+                                steps(),
+                                push(),
+                                new Range(8, 10),
+                                null,
+                                "dev-a",
+                                100,
+                                "dev-b",
+                                50),
+                        bath(
+                                "bx",
+                                BathRole.BLEACH_FIX,
+                                new Exhaustion.PerRoll(2),
+                                List.of(),
+                                new Range(12, 14),
+                                null,
+                                "bx-a",
+                                200,
+                                "bx-b",
+                                100)));
+    }
+
+    /** A first developer that is diluted 1 + 1 and poured away, and a colour developer. */
+    public static Leaflet slide() {
+        return new Leaflet(
+                "test-slide",
+                1,
+                "Test Slide 1 L",
+                "Nobody",
+                FilmProcess.COLOUR_SLIDE,
+                null,
+                1000,
+                List.of(part("f1", 200), part("cd", 200)),
+                List.of(
+                        bath(
+                                "f1",
+                                BathRole.FIRST_DEVELOPER,
+                                new Exhaustion.Fixed(),
+                                push(),
+                                new Range(6, 6),
+                                new Bath.OneShot(1, 1),
+                                "f1",
+                                200),
+                        bath(
+                                "cd",
+                                BathRole.COLOUR_DEVELOPER,
+                                new Exhaustion.Fixed(),
+                                List.of(),
+                                new Range(6, 6),
+                                null,
+                                "cd",
+                                200)));
+    }
+
+    private static Exhaustion steps() {
+        return new Exhaustion.Steps(
+                List.of(new Exhaustion.Step(4, 200), new Exhaustion.Step(7, 220), new Exhaustion.Step(10, 245)));
+    }
+
+    private static List<Timing.Push> push() {
+        return List.of(new Timing.Push(1, 1.3, 1), new Timing.Push(2, 1.7, 1.5));
+    }
+
+    private static Part part(String key, double amount) {
+        return new Part(key, "Part " + key, amount, Unit.ML, false, null, null, null);
+    }
+
+    private static Bath bath(
+            String key,
+            BathRole role,
+            Exhaustion exhaustion,
+            List<Timing.Push> push,
+            Range capacity,
+            Bath.@Nullable OneShot oneShot,
+            Object... parts) {
+        List<Addition> additions = new ArrayList<>();
+        for (int i = 0; i < parts.length; i += 2) {
+            additions.add(
+                    new Addition((String) parts[i], (Integer) parts[i + 1], Unit.ML, Addition.Care.NORMAL, null, null));
+        }
+        return new Bath(
+                key,
+                role,
+                new Recipe(Recipe.Mode.TOP_UP, 1000, 600, null, additions),
+                new Timing(200, 38, 37.7, 38.3, exhaustion, push, List.of()),
+                1000,
+                capacity,
+                new Range(28, 42),
+                oneShot);
+    }
+}

@@ -1,0 +1,89 @@
+package mezcla;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.function.Function;
+import mezcla.batch.Bottle;
+import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
+import mezcla.batch.Stamp;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.FilmFormat;
+import mezcla.mixing.BatchPlan;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/** A log that tests write, a row at a time. */
+public final class TestLog {
+    /** When the first day begins. */
+    public static final Instant START = Instant.parse("2026-01-05T18:00:00Z");
+
+    private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
+
+    private final List<LogEntry> entries = new ArrayList<>();
+    private long fills;
+
+    public List<LogEntry> entries() {
+        return entries;
+    }
+
+    public LogState state() {
+        return LogState.fold(entries);
+    }
+
+    public static Instant day(double day) {
+        return START.plus(Duration.ofSeconds((long) (day * 86_400)));
+    }
+
+    public <E extends LogEntry> E add(double day, Function<Stamp, E> entry) {
+        long sequence = entries.size() + 1L;
+        E row = entry.apply(new Stamp(sequence, day(day), START.plusSeconds(sequence), "Ines", false));
+        entries.add(row);
+        return row;
+    }
+
+    public void kit(double day, long kitId, Leaflet leaflet, long landedMinor) {
+        add(
+                day,
+                stamp -> new LogEntry.KitArrived(
+                        stamp, kitId, leaflet, Money.ofMinor(NZD, landedMinor), Money.zero(NZD), null));
+    }
+
+    public LogEntry.BatchMixed mix(double day, long batchId, long kitId, double volumeMl) {
+        var kit = state().kit(kitId);
+        BatchPlan plan = BatchPlan.of(kit.arrival().leaflet(), kit.left(), volumeMl);
+        List<LogEntry.MixedFill> mixed = plan.baths().stream()
+                .map(bath -> new LogEntry.MixedFill(
+                        ++fills,
+                        plan.leaflet(),
+                        bath.bath().key(),
+                        bath.mix().finalMl(),
+                        volumeMl + " ml",
+                        new Bottle(fills, "T" + fills, 2000, Bottle.Material.GLASS),
+                        bath.takes().stream()
+                                .map(take -> new LogEntry.PartUse(kitId, take.part(), take.amount(), take.kitShare()))
+                                .toList()))
+                .toList();
+        return add(day, stamp -> new LogEntry.BatchMixed(stamp, batchId, "Test", mixed));
+    }
+
+    public LogEntry.RunLogged run(double day, long batchId, int rolls, Long... fillIds) {
+        List<LogEntry.Roll> film = Collections.nCopies(rolls, roll(0));
+        List<LogEntry.RunBath> baths = Arrays.stream(fillIds)
+                .map(fill -> new LogEntry.RunBath(fill, 200, rolls, rolls * 5.0, 0))
+                .toList();
+        return add(day, stamp -> new LogEntry.RunLogged(stamp, batchId, film, baths, 300, List.of()));
+    }
+
+    public void voidEntry(long voided) {
+        add(0, stamp -> new LogEntry.EntryVoided(stamp, voided, "written by mistake"));
+    }
+
+    public static LogEntry.Roll roll(double stops) {
+        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, stops);
+    }
+}

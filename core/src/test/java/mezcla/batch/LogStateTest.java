@@ -1,0 +1,193 @@
+package mezcla.batch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import mezcla.Leaflets;
+import mezcla.TestLog;
+import mezcla.money.BatchCost;
+import mezcla.money.FillCosts;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.testng.annotations.Test;
+
+public class LogStateTest {
+    private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
+
+    private static TestLog halfAKit() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(1, 7, 1, 500);
+        return log;
+    }
+
+    @Test
+    public void mixingOpensPartsAndLowersTheirLevels() {
+        KitState kit = halfAKit().state().kit(1);
+        assertThat(kit.left()).containsEntry("dev-a", 50.0).containsEntry("bx-b", 50.0);
+        assertThat(kit.parts()).allSatisfy(part -> assertThat(part.openedAt()).isEqualTo(TestLog.day(1)));
+    }
+
+    @Test
+    public void runsWearEachFillByItsOwnVolume() {
+        TestLog log = halfAKit();
+        log.run(2, 7, 3, 1L, 2L);
+        BatchState batch = log.state().batch(7);
+        FillState developer = batch.fills().get(0);
+        assertThat(developer.rolls()).isEqualTo(3);
+        assertThat(developer.scaledRolls()).isCloseTo(6, within(1e-9));
+        assertThat(developer.volumeMl()).isCloseTo(485, within(1e-9));
+        assertThat(developer.countedMl()).isEqualTo(500);
+        assertThat(batch.rolls()).isEqualTo(3);
+    }
+
+    @Test
+    public void backdatedSpillCountsBeforeLaterRuns() {
+        TestLog late = halfAKit();
+        late.run(3, 7, 2, 1L, 2L);
+        late.add(2, stamp -> new LogEntry.FillSpilled(stamp, 1, 100));
+        TestLog inTime = halfAKit();
+        inTime.add(2, stamp -> new LogEntry.FillSpilled(stamp, 1, 100));
+        inTime.run(3, 7, 2, 1L, 2L);
+        FillState backdated = late.state().batch(7).fills().get(0);
+        assertThat(backdated.scaledRolls()).isCloseTo(5, within(1e-9));
+        assertThat(backdated.scaledRolls())
+                .isEqualTo(inTime.state().batch(7).fills().get(0).scaledRolls());
+    }
+
+    @Test
+    public void toppingUpDilutesWearAndNeverResetsTheRollCount() {
+        TestLog log = halfAKit();
+        log.run(2, 7, 3, 1L, 2L);
+        log.add(3, stamp -> new LogEntry.FillToppedUp(stamp, 1, 485));
+        FillState developer = log.state().batch(7).fills().get(0);
+        assertThat(developer.rolls()).isEqualTo(3);
+        assertThat(developer.scaledRolls()).isCloseTo(3, within(1e-9));
+        assertThat(developer.countedMl()).isCloseTo(970, within(1e-9));
+    }
+
+    @Test
+    public void sameRowsInAnyOrderGiveTheSameState() {
+        TestLog log = halfAKit();
+        log.run(2, 7, 1, 1L, 2L);
+        log.run(2, 7, 2, 1L, 2L);
+        log.mix(4, 8, 1, 400);
+        log.run(5, 8, 1, 3L, 4L);
+        log.add(6, stamp -> new LogEntry.FillSpilled(stamp, 3, 20));
+        LogState state = log.state();
+        Random random = new Random(3);
+        for (int i = 0; i < 20; i++) {
+            List<LogEntry> shuffled = new ArrayList<>(log.entries());
+            Collections.shuffle(shuffled, random);
+            assertThat(LogState.fold(shuffled)).isEqualTo(state);
+        }
+    }
+
+    @Test
+    public void voidingARunRestoresWhatItChanged() {
+        TestLog log = halfAKit();
+        log.run(2, 7, 2, 1L, 2L);
+        BatchState before = log.state().batch(7);
+        LogEntry.RunLogged mistaken = log.run(3, 7, 4, 1L, 2L);
+        assertThat(log.state().batch(7)).isNotEqualTo(before);
+        log.voidEntry(mistaken.stamp().sequence());
+        assertThat(log.state().batch(7)).isEqualTo(before);
+    }
+
+    @Test
+    public void voidedMixGivesItsShareBackWithoutReshufflingOthers() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4999);
+        log.mix(1, 7, 1, 333);
+        LogEntry.BatchMixed mistaken = log.mix(2, 8, 1, 333);
+        log.mix(3, 9, 1, 333);
+        Money first = cost(log, 7);
+        Money third = cost(log, 9);
+        log.voidEntry(mistaken.stamp().sequence());
+        assertThat(cost(log, 7)).isEqualTo(first);
+        assertThat(cost(log, 9)).isEqualTo(third);
+        assertThat(log.state().batches()).doesNotContainKey(8L);
+        assertThat(FillCosts.of(log.state())
+                        .leftInKit(1)
+                        .orElseThrow()
+                        .plus(first)
+                        .plus(third))
+                .isEqualTo(Money.ofMinor(NZD, 4999));
+    }
+
+    private static Money cost(TestLog log, long batch) {
+        LogState state = log.state();
+        return BatchCost.of(state.batch(batch), FillCosts.of(state))
+                .orElseThrow()
+                .total();
+    }
+
+    @Test
+    public void allCostsAndWhatIsLeftAddUpToTheLandedCost() {
+        Random random = new Random(5);
+        for (int round = 0; round < 50; round++) {
+            TestLog log = new TestLog();
+            long landed = 1 + random.nextInt(20_000);
+            log.kit(0, 1, Leaflets.negative(), landed);
+            Money total = Money.zero(NZD);
+            double left = 1000;
+            for (int batch = 1; left > 40; batch++) {
+                double volume = Math.min(left, 30 + random.nextInt(400));
+                log.mix(batch, batch, 1, volume);
+                left -= volume;
+            }
+            for (long batch : log.state().batches().keySet()) {
+                total = total.plus(cost(log, batch));
+            }
+            assertThat(total.plus(FillCosts.of(log.state()).leftInKit(1).orElseThrow()))
+                    .isEqualTo(Money.ofMinor(NZD, landed));
+        }
+    }
+
+    @Test
+    public void costOfARollCountsRollsDoneAndPrintedCapacity() {
+        TestLog log = halfAKit();
+        LogState unused = log.state();
+        BatchCost before = BatchCost.of(unused.batch(7), FillCosts.of(unused)).orElseThrow();
+        assertThat(before.total()).isEqualTo(Money.ofMinor(NZD, 2500));
+        assertThat(before.soFar()).isEmpty();
+        assertThat(before.atPrintedCapacity()).contains(Money.ofMinor(NZD, 500));
+        log.run(2, 7, 2, 1L, 2L);
+        LogState used = log.state();
+        assertThat(BatchCost.of(used.batch(7), FillCosts.of(used)).orElseThrow().soFar())
+                .contains(Money.ofMinor(NZD, 1250));
+    }
+
+    @Test
+    public void inspectionPutDownToSomethingElseChangesNothing() {
+        TestLog log = halfAKit();
+        log.run(2, 7, 1, 1L, 2L);
+        log.add(3, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.THIN, true, 4));
+        log.run(4, 7, 2, 1L, 2L);
+        log.add(5, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.HEAVY_CAST, false, 0));
+        FillState developer = log.state().batch(7).fills().get(0);
+        assertThat(developer.trimPercent()).isEqualTo(4);
+        assertThat(developer.inspection()).isEqualTo(new FillState.Inspection(LogEntry.Result.THIN, TestLog.day(3), 2));
+    }
+
+    @Test
+    public void discardedFillsLeaveTheShelfWithTheLastOne() {
+        TestLog log = halfAKit();
+        log.add(2, stamp -> discard(stamp, 1));
+        assertThat(log.state().standing()).hasSize(1);
+        log.add(3, stamp -> discard(stamp, 2));
+        assertThat(log.state().standing()).isEmpty();
+        FillState.Discarded end = log.state().batch(7).fills().get(1).discarded();
+        assertThat(end).isNotNull();
+        assertThat(end.at()).isEqualTo(TestLog.day(3));
+    }
+
+    private static LogEntry.FillsDiscarded discard(Stamp stamp, long fill) {
+        return new LogEntry.FillsDiscarded(
+                stamp, 7, List.of(new LogEntry.DiscardedFill(fill, 500, WasteRoute.OTHERS)), "old");
+    }
+}

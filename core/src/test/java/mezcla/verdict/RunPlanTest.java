@@ -1,0 +1,218 @@
+package mezcla.verdict;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.ZoneOffset;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import mezcla.Leaflets;
+import mezcla.TestLog;
+import mezcla.batch.LogEntry;
+import mezcla.batch.WasteRoute;
+import mezcla.leaflet.BathRole;
+import mezcla.measure.Refusal;
+import org.testng.annotations.Test;
+
+public class RunPlanTest {
+    private static RunQuestion question(double day, int rolls, double stops, double tankMl) {
+        return new RunQuestion(
+                Collections.nCopies(rolls, TestLog.roll(stops)),
+                tankMl,
+                250,
+                School.LEAFLET,
+                TestLog.day(day),
+                ZoneOffset.UTC);
+    }
+
+    private static TestLog negative() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(0, 7, 1, 1000);
+        return log;
+    }
+
+    private static TestLog slide() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.slide(), 5000);
+        log.mix(0, 7, 1, 500);
+        return log;
+    }
+
+    private static RunPlan plan(TestLog log, RunQuestion question) {
+        return RunPlan.of(log.state().batch(7), question);
+    }
+
+    @Test
+    public void onlyTheImageDeveloperIsPushed() {
+        RunPlan plan = plan(slide(), question(1, 1, 2, 250));
+        assertThat(plan.baths().get(0).shown().orElseThrow().seconds()).isEqualTo(340);
+        assertThat(plan.baths().get(1).shown().orElseThrow().seconds()).isEqualTo(200);
+        assertThat(plan.fits()).isTrue();
+    }
+
+    @Test
+    public void pushWeighsOnTheDeveloperAlone() {
+        List<LogEntry.RunBath> baths = plan(negative(), question(1, 2, 2, 300)).asRunBaths();
+        assertThat(baths.get(0).wearEquivalents()).isCloseTo(3, within(1e-9));
+        assertThat(baths.get(1).wearEquivalents()).isCloseTo(2, within(1e-9));
+        assertThat(baths.get(0).carryOverMl()).isCloseTo(10, within(1e-9));
+    }
+
+    @Test
+    public void pushThatTheLeafletLacksIsRefusedButLogged() {
+        RunPlan plan = plan(negative(), question(1, 1, 3, 300));
+        assertThat(plan.fits()).isFalse();
+        assertThat(plan.against()).containsExactly("push-outside-leaflet");
+        assertThat(plan.asRunBaths().get(0).seconds()).isNull();
+        assertThat(plan.asRunBaths().get(0).wearEquivalents()).isEqualTo(1);
+    }
+
+    @Test
+    public void runBeyondTheLimitIsRefusedWithWhatFits() {
+        TestLog log = negative();
+        log.run(1, 7, 7, 1L, 2L);
+        RunPlan plan = plan(log, question(2, 4, 0, 300));
+        assertThat(plan.refusals()).hasSize(1);
+        assertThat(plan.refusals().get(0).code()).isEqualTo("run-too-big");
+        assertThat(plan.refusals().get(0).number("fits")).isCloseTo(3, within(1e-9));
+        assertThat(plan(log, question(2, 3, 0, 300)).fits()).isTrue();
+    }
+
+    @Test
+    public void tankThatTheBottleCannotFillIsRefused() {
+        TestLog log = negative();
+        log.add(1, stamp -> new LogEntry.FillSpilled(stamp, 2, 300));
+        RunPlan plan = plan(log, question(2, 1, 0, 900));
+        assertThat(plan.against()).containsExactly("too-little-for-tank");
+        assertThat(plan(log, question(2, 1, 0, 700)).fits()).isTrue();
+    }
+
+    @Test
+    public void oneShotCountsRunsByVolumeAndIsPouredAway() {
+        TestLog log = slide();
+        RunPlan first = plan(log, question(1, 1, 0, 300));
+        FillVerdict fresh = first.baths().get(0).verdict();
+        assertThat(fresh.rollsLeft()).isEqualTo(3);
+        assertThat(first.asRunBaths().get(0).pouredAwayMl()).isCloseTo(150, within(1e-9));
+        log.add(
+                1,
+                stamp ->
+                        new LogEntry.RunLogged(stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of()));
+        log.add(
+                2,
+                stamp ->
+                        new LogEntry.RunLogged(stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of()));
+        RunPlan third = plan(log, question(3, 1, 0, 300));
+        assertThat(third.batch().fills().get(0).volumeMl()).isCloseTo(200, within(1e-9));
+        assertThat(third.baths().get(0).verdict().state()).isEqualTo(State.LAST);
+        assertThat(plan(log, question(3, 1, 0, 500)).against()).contains("too-little-for-tank");
+        log.add(4, stamp -> new LogEntry.FillSpilled(stamp, 1, 80));
+        RunPlan spent = plan(log, question(5, 1, 0, 250));
+        assertThat(spent.baths().get(0).verdict().reasons())
+                .extracting(reason -> reason.code().words())
+                .contains("used-up");
+        assertThat(spent.verdict().state()).isEqualTo(State.DISCARD);
+    }
+
+    @Test
+    public void whatWasDiscardedIsMissing() {
+        TestLog log = negative();
+        log.add(
+                1,
+                stamp -> new LogEntry.FillsDiscarded(
+                        stamp, 7, List.of(new LogEntry.DiscardedFill(1, 900, WasteRoute.DEVELOPERS)), "spent"));
+        RunPlan plan = plan(log, question(2, 1, 0, 300));
+        assertThat(plan.against()).containsExactly("bath-missing");
+        assertThat(plan.baths()).hasSize(1);
+        log.add(
+                2,
+                stamp -> new LogEntry.FillsDiscarded(
+                        stamp, 7, List.of(new LogEntry.DiscardedFill(2, 900, WasteRoute.SILVER_BEARING)), "spent"));
+        assertThat(catchThrowableOfType(Refusal.class, () -> plan(log, question(3, 1, 0, 300)))
+                        .code())
+                .isEqualTo("batch-ended");
+    }
+
+    @Test
+    public void daysCountByTheCalendar() {
+        TestLog log = negative();
+        assertThat(plan(log, question(42.2, 1, 0, 300)).verdict().state()).isEqualTo(State.CHECK);
+        assertThat(plan(log, question(42.3, 1, 0, 300)).verdict().state()).isEqualTo(State.DISCARD);
+    }
+
+    @Test
+    public void pushesThatDifferNeverShareATank() {
+        Refusal refusal = catchThrowableOfType(
+                Refusal.class,
+                () -> new RunQuestion(
+                        List.of(TestLog.roll(0), TestLog.roll(1)),
+                        300,
+                        250,
+                        School.LEAFLET,
+                        TestLog.day(1),
+                        ZoneOffset.UTC));
+        assertThat(refusal.code()).isEqualTo("pushes-differ");
+    }
+
+    @Test
+    public void moreRollsAndMoreDaysNeverImproveAnything() {
+        Random random = new Random(17);
+        for (int round = 0; round < 200; round++) {
+            TestLog log = negative();
+            int done = random.nextInt(12);
+            if (done > 0) {
+                log.run(1, 7, done, 1L, 2L);
+            }
+            int day = 1 + random.nextInt(50);
+            RunPlan less = plan(log, question(day, 1, 0, 300));
+            RunPlan older = plan(log, question(day + 1 + random.nextInt(10), 1, 0, 300));
+            log.run(1, 7, 1 + random.nextInt(3), 1L, 2L);
+            RunPlan more = plan(log, question(day, 1, 0, 300));
+            for (RunPlan worse : List.of(older, more)) {
+                assertThat(worse.verdict().state())
+                        .isGreaterThanOrEqualTo(less.verdict().state());
+                for (int bath = 0; bath < 2; bath++) {
+                    assertThat(worse.baths().get(bath).shown().orElseThrow())
+                            .isGreaterThanOrEqualTo(
+                                    less.baths().get(bath).shown().orElseThrow());
+                }
+            }
+        }
+    }
+
+    @Test
+    public void firstToUseIsTheOneThatEndsFirstAmongThoseThatFit() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(0, 1, 1, 250);
+        log.mix(10, 2, 1, 250);
+        log.mix(12, 3, 1, 250);
+        log.run(13, 2, 3, 3L, 4L);
+        var state = log.state();
+        List<RunPlan> plans = List.of(3L, 2L, 1L).stream()
+                .map(batch -> RunPlan.of(state.batch(batch), question(29, 1, 0, 250)))
+                .toList();
+        assertThat(plans.get(1).fits()).isFalse();
+        assertThat(Shortlist.first(plans).orElseThrow().batch().id()).isEqualTo(3);
+        assertThat(Shortlist.first(List.of(plans.get(2)))
+                        .orElseThrow()
+                        .verdict()
+                        .state())
+                .isEqualTo(State.CHECK);
+    }
+
+    @Test
+    public void developerAndSilverWasteAreKeptApart() {
+        assertThat(catchThrowableOfType(Refusal.class, () -> WasteRoute.SILVER_BEARING.accept(BathRole.DEVELOPER))
+                        .code())
+                .isEqualTo("waste-kept-apart");
+        assertThat(catchThrowableOfType(Refusal.class, () -> WasteRoute.DEVELOPERS.accept(BathRole.FIXER))
+                        .code())
+                .isEqualTo("waste-kept-apart");
+        WasteRoute.SILVER_BEARING.accept(BathRole.BLEACH_FIX);
+        WasteRoute.OTHERS.accept(BathRole.DEVELOPER);
+    }
+}
