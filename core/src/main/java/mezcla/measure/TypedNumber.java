@@ -9,7 +9,7 @@ import java.util.regex.Pattern;
 /** A number with a unit behind it, as a person types it: {@code 1,2 l}, {@code 946}, {@code 101F}. */
 record TypedNumber(String text, String number, String unit) {
     private static final Pattern NUMBER_THEN_UNIT =
-            Pattern.compile("([+-]?(?:[0-9]{1,12}(?:[.,][0-9]{1,17})?|[.,][0-9]{1,17}))\\s*([^0-9]*)");
+            Pattern.compile("([+-]?(?:[0-9]{1,12}(?:[.,][0-9]{1,20})?|[.,][0-9]{1,20}))\\s*([^0-9]*)");
     private static final Pattern COULD_BE_THOUSANDS = Pattern.compile("[+-]?[1-9][0-9]{0,2}[.,][0-9]{3}");
 
     /** Splits text into number and unit; refused as {@code missing} when blank, else with the code given. */

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The Bench: from a kit to a batch. */
@@ -41,11 +42,17 @@ class MixController {
     }
 
     @GetMapping("/kits/{id}/mix")
-    ModelAndView plan(@PathVariable long id, @ModelAttribute("form") MixForm form, Model model) {
-        if (form.getVolume().isEmpty()) {
+    ModelAndView plan(
+            @PathVariable long id,
+            @ModelAttribute("form") MixForm form,
+            @RequestParam(name = "volume", required = false) @Nullable String typedVolume,
+            Model model) {
+        if (!forms.isKey(form.getFormKey())) {
+            return forms.askAgainWithNewKey();
+        }
+        if (typedVolume == null) {
             form.setVolume(mixes.usualVolume(id));
         }
-        form.setFormKey(forms.newKey());
         return page(id, form, new FieldErrors(), model);
     }
 
@@ -99,6 +106,7 @@ class MixController {
         if (form.getName().isEmpty() && errors.none()) {
             form.setName(leaflet.name());
         }
+        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
         model.addAttribute("kitId", id);
         model.addAttribute("kitName", leaflet.name());
         model.addAttribute("form", form);

@@ -49,11 +49,13 @@ class RunController {
             @ModelAttribute("form") RunForm form,
             @AuthenticationPrincipal SignedIn member,
             Model model) {
-        RunForm shown = form.getFilm().isEmpty() ? RunForm.fresh(member.name(), smallestTank(), forms.newKey()) : form;
-        if (shown.getFormKey().isBlank()) {
-            shown.setFormKey(forms.newKey());
+        if (!forms.isKey(form.getFormKey())) {
+            return forms.askAgainWithNewKey();
         }
-        return page(id, shown, new FieldErrors(), model);
+        if (form.getFilm().isEmpty()) {
+            form.beginWith(member.name(), smallestTank());
+        }
+        return page(id, form, new FieldErrors(), model);
     }
 
     /** The plan again, for browsers without scripts. */
@@ -107,6 +109,7 @@ class RunController {
                     .forEach(refusal -> errors.add(fieldOf(refusal), refusal));
             model.addAttribute("answer", RunView.of(plan));
         }
+        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
         model.addAttribute("batch", runs.batch(id));
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);

@@ -59,14 +59,11 @@ public class RunForm {
         }
     }
 
-    /** A form that begins with one roll of the member's own. */
-    static RunForm fresh(String owner, String tank, String formKey) {
-        RunForm form = new RunForm();
-        form.padded().get(0).setOwner(owner);
-        form.film.get(0).setCount("1");
-        form.tank = tank;
-        form.formKey = formKey;
-        return form;
+    /** Begins with one roll of the member's own. */
+    void beginWith(String owner, String smallestTank) {
+        padded().get(0).setOwner(owner);
+        film.get(0).setCount("1");
+        tank = smallestTank;
     }
 
     /** Its lines, filled up with empty ones. */

@@ -7,6 +7,7 @@ import mezcla.batch.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.SignedIn;

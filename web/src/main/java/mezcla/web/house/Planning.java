@@ -1,4 +1,4 @@
-package mezcla.web.run;
+package mezcla.web.house;
 
 import java.time.Clock;
 import java.time.Instant;
@@ -8,8 +8,6 @@ import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
-import mezcla.web.house.HouseService;
-import mezcla.web.house.Tank;
 import org.springframework.stereotype.Service;
 
 /** Asks the core about runs, as this house judges and at this moment. */

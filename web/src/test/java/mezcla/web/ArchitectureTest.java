@@ -1,0 +1,134 @@
+package mezcla.web;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchCondition;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import org.apache.ibatis.annotations.Mapper;
+import org.testng.annotations.Test;
+
+/** Holds the shape that docs/ARCHITECTURE.md describes. */
+public class ArchitectureTest {
+    private static final JavaClasses ALL = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("mezcla");
+
+    @Test
+    public void coreUsesNothingButJavaAndMoney() {
+        classes()
+                .that()
+                .resideOutsideOfPackage("mezcla.web..")
+                .should()
+                .onlyDependOnClassesThat()
+                .resideInAnyPackage(
+                        "java.lang..",
+                        "java.math..",
+                        "java.time..",
+                        "java.util..",
+                        "org.joda.money..",
+                        "org.jspecify..",
+                        "mezcla.measure..",
+                        "mezcla.leaflet..",
+                        "mezcla.mixing..",
+                        "mezcla.batch..",
+                        "mezcla.processing..",
+                        "mezcla.verdict..",
+                        "mezcla.money..")
+                .check(ALL);
+    }
+
+    @Test
+    public void coreKnowsNoClock() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("mezcla.web..")
+                .should()
+                .callMethod(java.time.Instant.class, "now")
+                .orShould()
+                .dependOnClassesThat()
+                .areAssignableTo(java.time.Clock.class)
+                .check(ALL);
+    }
+
+    @Test
+    public void corePackagesUseOnlyWhatStandsBelow() {
+        layeredArchitecture()
+                .consideringOnlyDependenciesInAnyPackage("mezcla..")
+                .layer("measure")
+                .definedBy("mezcla.measure")
+                .layer("leaflet")
+                .definedBy("mezcla.leaflet")
+                .layer("mixing")
+                .definedBy("mezcla.mixing")
+                .layer("batch")
+                .definedBy("mezcla.batch")
+                .layer("processing")
+                .definedBy("mezcla.processing")
+                .layer("verdict")
+                .definedBy("mezcla.verdict")
+                .layer("money")
+                .definedBy("mezcla.money")
+                .layer("web")
+                .definedBy("mezcla.web..")
+                .whereLayer("leaflet")
+                .mayOnlyAccessLayers("measure")
+                .whereLayer("measure")
+                .mayNotAccessAnyLayer()
+                .whereLayer("mixing")
+                .mayOnlyAccessLayers("leaflet", "measure")
+                .whereLayer("batch")
+                .mayOnlyAccessLayers("leaflet", "measure")
+                .whereLayer("processing")
+                .mayOnlyAccessLayers("leaflet", "measure")
+                .whereLayer("verdict")
+                .mayOnlyAccessLayers("processing", "batch", "leaflet", "measure")
+                .whereLayer("money")
+                .mayOnlyAccessLayers("batch", "leaflet", "measure")
+                .whereLayer("web")
+                .mayNotBeAccessedByAnyLayer()
+                .check(ALL);
+    }
+
+    @Test
+    public void placesHaveNoCycles() {
+        slices().matching("mezcla.web.(*)..").should().beFreeOfCycles().check(ALL);
+    }
+
+    @Test
+    public void mappersStayInTheirPlace() {
+        classes()
+                .that()
+                .areAnnotatedWith(Mapper.class)
+                .should(new ArchCondition<>("be used in their own package only") {
+                    @Override
+                    public void check(JavaClass mapper, ConditionEvents events) {
+                        mapper.getDirectDependenciesToSelf().stream()
+                                .filter(dependency -> !dependency
+                                        .getOriginClass()
+                                        .getPackageName()
+                                        .equals(mapper.getPackageName()))
+                                .forEach(dependency ->
+                                        events.add(SimpleConditionEvent.violated(mapper, dependency.getDescription())));
+                    }
+                })
+                .check(ALL);
+    }
+
+    @Test
+    public void packagesAreNamedByTheirSubject() {
+        noClasses()
+                .should()
+                .resideInAnyPackage("..util..", "..common..", "..helper..", "..impl..", "..manager..", "..dto..")
+                .orShould()
+                .haveNameMatching(".*(Util|Utils|Helper|Manager|Impl|Dto)")
+                .check(ALL);
+    }
+}

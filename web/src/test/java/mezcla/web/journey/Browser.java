@@ -1,0 +1,95 @@
+package mezcla.web.journey;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** A headless browser on a running application; notes what it should never see. */
+final class Browser implements AutoCloseable {
+    private final Playwright playwright =
+            Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    private final com.microsoft.playwright.Browser chromium = playwright
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+    private final String address;
+    private final List<String> troubles = new ArrayList<>();
+
+    Browser(int port) {
+        this.address = "http://localhost:" + port;
+    }
+
+    /** A browser of somebody's own, of that size. */
+    Page open(int width, int height) {
+        return watched(chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setBaseURL(address)));
+    }
+
+    private Page watched(BrowserContext context) {
+        Page page = context.newPage();
+        page.onRequest(request -> {
+            if (!request.url().startsWith(address) && !request.url().startsWith("data:")) {
+                troubles.add("asked for " + request.url());
+            }
+        });
+        page.onPageError(error -> troubles.add("script failed: " + error));
+        page.onConsoleMessage(message -> {
+            boolean refusedForm = message.text().contains("status of 4");
+            if (message.type().equals("error") && !refusedForm) {
+                troubles.add("console: " + message.text());
+            }
+        });
+        return page;
+    }
+
+    static void signIn(Page page, String name, String password) {
+        page.navigate("/sign-in");
+        page.getByLabel("Name to sign in with").fill(name);
+        page.getByLabel("Password").fill(password);
+        page.keyboard().press("Enter");
+        page.waitForURL("**/shelf");
+    }
+
+    /** Whether everybody can use the page as it stands, and it does not scroll sideways. */
+    static void assertAccessible(Page page) {
+        List<Rule> violations = new AxeBuilder(page)
+                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
+                .analyze()
+                .getViolations();
+        assertThat(violations.stream()
+                        .map(rule -> rule.getId() + ": " + rule.getNodes())
+                        .toList())
+                .as("accessibility of " + page.url())
+                .isEmpty();
+        assertThat(page.evaluate("document.documentElement.scrollWidth - window.innerWidth"))
+                .as("sideways scrolling of " + page.url())
+                .isEqualTo(0);
+    }
+
+    List<String> troubles() {
+        return troubles;
+    }
+
+    @Override
+    public void close() {
+        playwright.close();
+    }
+}

@@ -1,0 +1,176 @@
+package mezcla.web.journey;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import mezcla.web.DemoApplicationTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** From a kit to a changed verdict, through the real pages. */
+public class FirstPassJourneyTest extends DemoApplicationTest {
+    @LocalServerPort
+    private int port;
+
+    private Browser browser;
+
+    @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+    public void open() {
+        browser = new Browser(port);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void close() {
+        browser.close();
+    }
+
+    @Test
+    public void kitBecomesBatchTakesRunsAndIsPouredAway() {
+        Page ines = browser.open(1280, 800);
+        Browser.signIn(ines, "ines", "rinse-and-hang");
+        assertThat(ines.getByRole(AriaRole.HEADING, level(1))).hasText("Five batches can take a roll tonight");
+        Browser.assertAccessible(ines);
+
+        String batch = mixHalfAKit(ines);
+        assertThat(ines.getByRole(AriaRole.HEADING, level(1))).hasText("Good for nine more rolls, or 42 more days");
+        assertThat(verdict(ines)).containsText("Ready");
+        assertThat(verdict(ines)).containsText("3:20");
+        Browser.assertAccessible(ines);
+
+        refuseAndThenLogFourRolls(ines);
+        assertThat(ines).hasURL(Pattern.compile("/batches/[0-9]+\\?logged=[0-9]+$"));
+        assertThat(verdict(ines)).containsText("Add time");
+        assertThat(verdict(ines)).containsText("Developer: 4 of 9 rolls done, so 15 s more than fresh.");
+        assertThat(ines.getByText("7.66")).isVisible();
+        assertThat(ines.getByRole(AriaRole.ROW, named("Developer"))).containsText("580 ml");
+        assertThat(ines.getByText("Pour away")).hasCount(0);
+
+        ines.navigate("/cupboard");
+        assertThat(ines.getByRole(AriaRole.ARTICLE).filter(with("Kit 7"))).containsText("75 of 150 ml, opened today");
+        Browser.assertAccessible(ines);
+        ines.navigate("/shelf");
+        assertThat(ines.getByRole(AriaRole.LINK).filter(with(batch + " Half a kit")))
+                .containsText("Add time");
+
+        pourAway(batch);
+        ines.reload();
+        assertThat(ines.getByRole(AriaRole.LINK).filter(with("Half a kit"))).hasCount(1);
+        assertThat(ines.getByText("Bram: Bleach-fix got into the developer")).isVisible();
+        assertThat(browser.troubles()).isEmpty();
+    }
+
+    private String mixHalfAKit(Page page) {
+        page.getByRole(AriaRole.LINK, byName("Cupboard")).click();
+        page.getByRole(AriaRole.LINK, byName("Mix from kit 7, Oxbow Negative Liquid 1.2 L"))
+                .click();
+        Locator volume = page.getByLabel("Volume of each bath");
+        assertThat(volume).hasValue("1 L");
+        volume.fill("1,200");
+        assertThat(page.locator("#volume-error")).containsText("“1,200” could be 1.2 or 1200 ml.");
+        assertThat(volume).hasValue("1,200");
+        volume.fill("1,3 l");
+        assertThat(page.locator("#volume-error"))
+                .hasText("This kit makes no more than 1200 ml: Part runs out first.".replace("Part", "Bleach-fix A"));
+        volume.fill("600");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1)))
+                .hasText("Mix 600 ml of every bath, with 1.5 L of water in all");
+        assertThat(page.locator(".bath").first()).containsText("Start with 420 ml of water at 40.0 °C (30 to 45.0 °C)");
+        assertThat(page.locator(".bath").first()).containsText("Add 36 ml of Developer B");
+        assertThat(page.locator(".bath").nth(1)).containsText("stir for 2 min; it may fizz");
+        Browser.assertAccessible(page);
+        page.getByLabel("What the batch is called").fill("Half a kit");
+        page.getByRole(AriaRole.BUTTON, byName("It is mixed: put it on the shelf"))
+                .dblclick();
+        page.waitForURL("**/batches/*?mixed");
+        return page.url().replaceAll(".*/batches/([0-9]+).*", "$1");
+    }
+
+    private void refuseAndThenLogFourRolls(Page page) {
+        page.getByRole(AriaRole.LINK, byName("Run the next rolls, 3:20")).click();
+        Locator count = page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true));
+        page.getByLabel("of format").selectOption("120");
+        count.fill("0");
+        assertThat(page.locator("#count0-error")).containsText("“0” is not a number of rolls");
+        count.fill("10");
+        assertThat(page.locator("#count0-error"))
+                .hasText("This run is ten rolls, and the developer takes nine rolls more.");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("This run does not fit");
+        Browser.assertAccessible(page);
+        page.getByRole(AriaRole.BUTTON, byName("Log what was done")).click();
+        assertThat(page.locator("#count0-error")).containsText("This run is ten rolls");
+        assertThat(count).hasValue("10");
+        count.fill("4");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("Developer for 3:20");
+        assertThat(page.locator("#count0-error")).isEmpty();
+        Browser.assertAccessible(page);
+        page.getByRole(AriaRole.BUTTON, byName("Log four rolls")).dblclick();
+        page.waitForURL("**/batches/*?logged=*");
+        page.goBack();
+        assertThat(page.getByText("This run is logged already")).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, byName("Log four rolls"))).hasCount(0);
+        Browser.assertAccessible(page);
+        page.getByRole(AriaRole.LINK, byName("see the batch")).click();
+        assertThat(page.locator(".log li").filter(new Locator.FilterOptions().setHasText("Ran 4 × 120 of Ines")))
+                .hasCount(1);
+    }
+
+    private void pourAway(String batch) {
+        Page bram = browser.open(1280, 800);
+        Browser.signIn(bram, "bram", "count-the-rolls");
+        bram.navigate("/batches/" + batch);
+        bram.getByText("Pour away").first().click();
+        Browser.assertAccessible(bram);
+        for (String bath : new String[] {"Developer, 580 ml", "Bleach-fix, 580 ml", "Final rinse, 580 ml"}) {
+            bram.getByLabel(bath).check();
+        }
+        Locator pour = bram.getByRole(AriaRole.BUTTON, byName("Pour away what is ticked"));
+        pour.click();
+        assertThat(bram.locator("#reason-error")).hasText("Type why, so that the others can read it later.");
+        assertThat(bram.getByLabel("Developer, 580 ml")).isChecked();
+        bram.getByLabel("Why").fill("Bleach-fix got into the developer");
+        pour.click();
+        assertThat(bram.getByRole(AriaRole.HEADING, level(1))).hasText("Nothing of this batch is left");
+        Browser.assertAccessible(bram);
+    }
+
+    @Test
+    public void shelfBenchAndRunWorkOnAPhone() {
+        Page phone = browser.open(390, 844);
+        Browser.signIn(phone, "devi", "rinse-and-hang");
+        for (String place :
+                new String[] {"/shelf", "/bench", "/run", "/batches/4/run", "/batches/4", "/kits/3/mix", "/cupboard"}) {
+            phone.navigate(place);
+            Browser.assertAccessible(phone);
+        }
+        phone.navigate("/shelf");
+        phone.getByRole(AriaRole.LINK, byName("Run with batch 4, 3:45")).click();
+        assertThat(phone.getByRole(AriaRole.HEADING, level(1))).hasText("Developer for 3:45");
+        assertThat(browser.troubles()).isEmpty();
+    }
+
+    private static Locator verdict(Page page) {
+        return page.locator("section.verdict");
+    }
+
+    private static Page.GetByRoleOptions level(int level) {
+        return new Page.GetByRoleOptions().setLevel(level);
+    }
+
+    private static Page.GetByRoleOptions byName(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+
+    private static Page.GetByRoleOptions named(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+
+    private static Locator.FilterOptions with(String text) {
+        return new Locator.FilterOptions().setHasText(text);
+    }
+}

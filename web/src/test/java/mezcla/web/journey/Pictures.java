@@ -1,0 +1,38 @@
+package mezcla.web.journey;
+
+import com.microsoft.playwright.Page;
+import java.nio.file.Path;
+import mezcla.web.DemoApplicationTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.testng.annotations.Test;
+
+/** Takes the pictures in docs/screenshots from the demonstration's data; run by bin/pictures. */
+public class Pictures extends DemoApplicationTest {
+    private static final Path FOLDER = Path.of("..", "docs", "screenshots");
+
+    @LocalServerPort
+    private int port;
+
+    @Test
+    public void take() {
+        try (Browser browser = new Browser(port)) {
+            Page desk = browser.open(1280, 800);
+            Browser.signIn(desk, "ines", "rinse-and-hang");
+            picture(desk, "/shelf", "shelf");
+            picture(desk, "/batches/4", "batch");
+            picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
+            picture(desk, "/cupboard", "cupboard");
+            picture(desk, "/batches/4/run", "run");
+            Page phone = browser.open(390, 844);
+            Browser.signIn(phone, "ines", "rinse-and-hang");
+            picture(phone, "/shelf", "shelf-phone");
+            picture(phone, "/batches/4/run", "run-phone");
+        }
+    }
+
+    private static void picture(Page page, String place, String name) {
+        page.navigate(place);
+        page.evaluate("document.fonts.ready");
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+}
