@@ -1,6 +1,7 @@
 package mezcla.verdict;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -153,10 +154,13 @@ public record RunPlan(
                         Refusal.of("run-too-big", "fill", bath.fill(), "rolls", question.equivalents(), "fits", left)));
     }
 
+    /** One refusal is enough: the bath that lacks most says how much the tank wants. */
     private static void addVolumes(List<PlannedBath> baths, RunQuestion question, List<Refusal> refusals) {
-        for (PlannedBath bath : baths) {
-            if (Slack.exceeds(bath.takesMl(), bath.fill().volumeMl())) {
-                refusals.add(Refusal.of(
+        baths.stream()
+                .filter(bath -> Slack.exceeds(bath.takesMl(), bath.fill().volumeMl()))
+                .max(Comparator.comparingDouble(
+                        bath -> bath.takesMl() - bath.fill().volumeMl()))
+                .ifPresent(bath -> refusals.add(Refusal.of(
                         "too-little-for-tank",
                         "fill",
                         bath.fill(),
@@ -165,9 +169,7 @@ public record RunPlan(
                         "leftMl",
                         bath.fill().volumeMl(),
                         "tankMl",
-                        question.tankMl()));
-            }
-        }
+                        question.tankMl())));
     }
 
     /** The bath that people ask for first, if the batch still has it (rules, 4.3). */
