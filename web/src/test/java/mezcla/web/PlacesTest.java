@@ -1,0 +1,177 @@
+package mezcla.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import mezcla.batch.FillState;
+import mezcla.batch.LogEntry;
+import mezcla.batch.WasteRoute;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Refusal;
+import mezcla.web.batch.BatchService;
+import mezcla.web.batch.BatchView;
+import mezcla.web.cupboard.CupboardService;
+import mezcla.web.cupboard.KitView;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.run.RunService;
+import mezcla.web.shelf.CrateView;
+import mezcla.web.shelf.ShelfService;
+import mezcla.web.shelf.ShelfView;
+import mezcla.web.shell.Members;
+import mezcla.web.shell.SignedIn;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.Test;
+
+/** What each place answers on the demonstration's data. */
+public class PlacesTest extends DemoApplicationTest {
+    @Autowired
+    private ShelfService shelves;
+
+    @Autowired
+    private CupboardService cupboard;
+
+    @Autowired
+    private BatchService batches;
+
+    @Autowired
+    private RunService runs;
+
+    @Autowired
+    private HouseService houses;
+
+    @Autowired
+    private DarkroomLog log;
+
+    @Autowired
+    private Members members;
+
+    private SignedIn signIn(String name) {
+        SignedIn member = (SignedIn) members.loadUserByUsername(name);
+        SecurityContextHolder.getContext()
+                .setAuthentication(
+                        UsernamePasswordAuthenticationToken.authenticated(member, null, member.getAuthorities()));
+        return member;
+    }
+
+    @AfterMethod
+    public void signOut() {
+        SecurityContextHolder.clearContext();
+    }
+
+    private static LogEntry.Roll roll() {
+        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0);
+    }
+
+    @Test
+    public void shelfShowsEveryStateOnItsBoards() {
+        ShelfView shelf = shelves.shelf();
+        assertThat(shelf.boards())
+                .extracting(ShelfView.Board::process)
+                .containsExactly("Colour negative", "Colour slide");
+        Map<Long, String> words = shelf.boards().stream()
+                .flatMap(board -> board.crates().stream())
+                .collect(Collectors.toMap(CrateView::id, CrateView::stateWord));
+        assertThat(words)
+                .containsExactlyInAnyOrderEntriesOf(Map.of(
+                        2L, "Renew developer",
+                        3L, "Test first",
+                        4L, "Add time",
+                        5L, "Add time",
+                        6L, "Last rolls",
+                        7L, "Ready"));
+        assertThat(shelf.first().id()).isEqualTo(4);
+        assertThat(shelf.retired()).extracting(ShelfView.Retired::id).containsExactly(1L);
+    }
+
+    @Test
+    public void cupboardShowsLevelsClocksAndWhatAKitStillMakes() {
+        List<KitView> kits = cupboard.kits();
+        assertThat(kits).extracting(KitView::mixable).isSortedAccordingTo((a, b) -> Boolean.compare(b, a));
+        KitView weir = kits.stream().filter(kit -> kit.id() == 3).findFirst().orElseThrow();
+        assertThat(weir.enough().replace('\u00a0', ' '))
+                .isEqualTo("Makes 5500 ml more of every bath; Ready bleach runs out first.");
+        KitView.Part airSensitive = weir.parts().get(2);
+        assertThat(airSensitive.left().replace('\u00a0', ' ')).isEqualTo("93.5 of 102 ml");
+        assertThat(airSensitive.since()).isEqualTo("opened 31 days ago");
+        assertThat(airSensitive.warning()).isEqualTo("spoils in air: day 31 of 42");
+        KitView sealed = kits.stream().filter(kit -> kit.id() == 8).findFirst().orElseThrow();
+        assertThat(sealed.opened()).isFalse();
+        assertThat(sealed.parts().get(2).warning()).isEqualTo("spoils in air once opened");
+    }
+
+    @Test
+    public void batchTellsFillsCostAndLog() {
+        BatchView batch = batches.batch(4);
+        assertThat(batch.title()).isEqualTo("Good for eleven more rolls, or 19 more days");
+        assertThat(batch.fills())
+                .extracting(BatchView.Fill::rolls)
+                .containsExactly("7 of 14–18", "7 of 18–20", "7, no limit");
+        assertThat(batch.fills()).extracting(BatchView.Fill::time).containsExactly("3:45", "7:20", "1:00");
+        assertThat(batch.cost()).isEqualTo(new BatchView.Cost("NZ$61.30", "8.76", "3.41", "NZ$"));
+        assertThat(batch.log()).hasSize(5);
+        assertThat(batch.log().get(1).what().replace('\u00a0', ' '))
+                .isEqualTo("Developer: film came out thin (slides: dark); trim +4 %");
+        assertThat(batches.batch(1).title()).isEqualTo("Nothing of this batch is left");
+    }
+
+    @Test
+    public void pushedRunsWeighMoreOnlyWhereTheLeafletSaysSo() {
+        List<FillState> fills = log.state().batch(1).fills();
+        assertThat(fills.get(0).scaledRolls()).isEqualTo(8);
+        Tank small = houses.tanks().get(0);
+        LogEntry.Roll pushed = new LogEntry.Roll("Ines", FilmFormat.F120, 1, 2);
+        assertThat(runs.plan(5, List.of(pushed), small).asRunBaths().get(0).wearEquivalents())
+                .isEqualTo(1);
+        assertThat(runs.plan(4, List.of(pushed), small).asRunBaths().get(0).wearEquivalents())
+                .isEqualTo(1.25);
+    }
+
+    @Test
+    public void planThatDoesNotFitIsRefusedInTheService() {
+        SignedIn ines = signIn("ines");
+        Tank large = houses.tanks().get(2);
+        Refusal refusal = catchThrowableOfType(Refusal.class, () -> runs.log(ines, 3, List.of(roll()), large, false));
+        assertThat(refusal.code()).isEqualTo("too-little-for-tank");
+        assertThat(catchThrowableOfType(Refusal.class, () -> runs.log(ines, 1, List.of(roll()), large, true))
+                        .code())
+                .isEqualTo("batch-ended");
+    }
+
+    /** Adds to the log, so it comes after those that only look. */
+    @Test(priority = 1)
+    public void oneShotLosesWhatTheTankTookAndNothingElseChanges() {
+        SignedIn ines = signIn("ines");
+        double before = log.state().batch(7).fills().get(0).volumeMl();
+        runs.log(ines, 7, List.of(roll()), houses.tanks().get(0), false);
+        List<FillState> fills = log.state().batch(7).fills();
+        assertThat(fills.get(0).volumeMl()).isEqualTo(before - 150);
+        assertThat(fills.get(0).scaledRolls()).isZero();
+        assertThat(fills.get(1).volumeMl()).isEqualTo(495);
+        assertThat(fills.get(1).scaledRolls()).isEqualTo(3);
+    }
+
+    @Test
+    public void roleIsCheckedInTheService() {
+        Map<Long, WasteRoute> routes =
+                Map.of(log.state().batch(5).fills().get(0).id(), WasteRoute.DEVELOPERS);
+        SignedIn ines = signIn("ines");
+        assertThatThrownBy(() -> batches.discard(ines, 5, routes, "old")).isInstanceOf(AccessDeniedException.class);
+        SignedIn bram = signIn("bram");
+        assertThat(catchThrowableOfType(Refusal.class, () -> batches.discard(bram, 5, Map.of(), "old"))
+                        .code())
+                .isEqualTo("fills-missing");
+        assertThat(catchThrowableOfType(Refusal.class, () -> batches.discard(bram, 4, routes, "old"))
+                        .code())
+                .isEqualTo("unknown-fill");
+    }
+}

@@ -1,0 +1,112 @@
+package mezcla.web.leaflet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import mezcla.leaflet.Addition;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Exhaustion;
+import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Part;
+import mezcla.leaflet.Range;
+import mezcla.leaflet.Recipe;
+import mezcla.measure.Refusal;
+import mezcla.mixing.KitSplit;
+import org.springframework.core.io.ClassPathResource;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+public class LeafletDocumentTest {
+    private static String document(String key) throws IOException {
+        return new ClassPathResource("demo/leaflets/" + key + ".json").getContentAsString(StandardCharsets.UTF_8);
+    }
+
+    @DataProvider
+    public Object[][] leaflets() {
+        return new Object[][] {
+            {"oxbow-negative-liquid", FilmProcess.COLOUR_NEGATIVE, 3},
+            {"kiln-lane-negative-powder", FilmProcess.COLOUR_NEGATIVE, 3},
+            {"weir-separate-bath-set", FilmProcess.COLOUR_NEGATIVE, 4},
+            {"lantern-slide-three", FilmProcess.COLOUR_SLIDE, 3},
+            {"sootback-cine", FilmProcess.CINE_NEGATIVE, 6},
+        };
+    }
+
+    @Test(dataProvider = "leaflets")
+    public void everyDemonstrationLeafletMakesWhatItSays(String key, FilmProcess process, int baths)
+            throws IOException {
+        Leaflet leaflet = LeafletDocument.read(document(key));
+        assertThat(leaflet.key()).isEqualTo(key);
+        assertThat(leaflet.process()).isEqualTo(process);
+        assertThat(leaflet.baths()).hasSize(baths);
+        Map<String, Double> full = leaflet.parts().stream().collect(Collectors.toMap(Part::key, Part::amount));
+        assertThat(KitSplit.of(leaflet.recipes(), full, leaflet.makesMl()).largestMl())
+                .isCloseTo(leaflet.makesMl(), within(1e-6));
+        double shares = leaflet.parts().stream()
+                .mapToDouble(part -> leaflet.valueShare(part.key()))
+                .sum();
+        assertThat(shares).isCloseTo(1, within(1e-9));
+    }
+
+    @Test
+    public void everythingOnTheSheetIsRead() throws IOException {
+        Leaflet leaflet = LeafletDocument.read(document("oxbow-negative-liquid"));
+        Bath developer = leaflet.bath("dev");
+        assertThat(developer.lifeDays()).isEqualTo(new Range(28, 42));
+        assertThat(developer.capacity()).isEqualTo(new Range(14, 18));
+        assertThat(developer.timing().push()).hasSize(3);
+        assertThat(developer.timing().push().get(2).wearWeight()).isEqualTo(1.25);
+        assertThat(developer.timing().temperatureTable()).hasSize(4);
+        assertThat(developer.timing().exhaustion()).isInstanceOf(Exhaustion.Steps.class);
+        assertThat(developer.recipe().mixingC()).isEqualTo(new Recipe.MixingTemperature(30, 40, 45));
+        Addition critical = developer.recipe().additions().get(1);
+        assertThat(critical.care()).isEqualTo(Addition.Care.CRITICAL);
+        assertThat(critical.care().tolerance()).isEqualTo(0.02);
+        assertThat(leaflet.part("dev-b").airSensitive()).isTrue();
+        assertThat(leaflet.part("dev-b").openedDays()).isEqualTo(60);
+        assertThat(leaflet.bath("fr").capacity()).isNull();
+        assertThat(LeafletDocument.read(document("lantern-slide-three"))
+                        .bath("f1")
+                        .oneShot())
+                .isEqualTo(new Bath.OneShot(1, 1));
+    }
+
+    @DataProvider
+    public Object[][] broken() {
+        UnaryOperator<String> noName = text -> text.replace("\"name\": \"Oxbow Negative Liquid 1.2 L\",", "");
+        UnaryOperator<String> noRole = text -> text.replace("\"role\": \"developer\"", "\"role\": \"polish\"");
+        UnaryOperator<String> noPart = text -> text.replace("{\"part\": \"bx-a\"", "{\"part\": \"bx-z\"");
+        UnaryOperator<String> reversed = text -> text.replace("\"min\": 14, \"max\": 18", "\"min\": 18, \"max\": 14");
+        UnaryOperator<String> noKind = text -> text.replace("\"kind\": \"steps\"", "\"kind\": \"guess\"");
+        return new Object[][] {
+            {noName, "name"},
+            {noRole, "unknown-role"},
+            {noPart, "unknown-part"},
+            {reversed, "range-reversed"},
+            {noKind, "guess"},
+        };
+    }
+
+    @Test(dataProvider = "broken")
+    public void brokenDocumentIsRefused(UnaryOperator<String> breaking, String what) throws IOException {
+        String document = document("oxbow-negative-liquid");
+        String broken = breaking.apply(document);
+        assertThat(broken).isNotEqualTo(document);
+        assertThatThrownBy(() -> LeafletDocument.read(broken)).hasMessageContaining(what);
+    }
+
+    @Test
+    public void refusalsOfTheCoreReachWhoeverReads() {
+        assertThatThrownBy(() -> LeafletDocument.read(
+                        document("oxbow-negative-liquid").replace("\"bx-b\", \"name\"", "\"bx-a\", \"name\"")))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("key-twice");
+    }
+}
