@@ -1,10 +1,8 @@
 package mezcla.batch;
 
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A kit as the log leaves it.
@@ -35,13 +33,5 @@ public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> par
         Map<String, Double> left = new LinkedHashMap<>();
         parts.forEach(state -> left.put(state.part().key(), state.left()));
         return left;
-    }
-
-    /** The part that must be watched most: opened, spoilt by air, oldest; null when there is none. */
-    public @Nullable PartState airSensitiveOpened() {
-        return parts.stream()
-                .filter(state -> state.part().airSensitive() && state.openedAt() != null && state.left() > 0)
-                .min(Comparator.comparing(PartState::openedAt))
-                .orElse(null);
     }
 }

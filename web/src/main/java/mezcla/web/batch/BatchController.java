@@ -50,10 +50,9 @@ class BatchController {
         if (reason != null) {
             try {
                 String page = forms.once(form.getFormKey(), () -> {
-                            batches.discard(member, id, form.chosen(), reason);
-                            return "/batches/" + id + "?discarded";
-                        })
-                        .page();
+                    batches.discard(member, id, form.chosen(), reason);
+                    return "/batches/" + id + "?discarded";
+                });
                 return new ModelAndView("redirect:" + page);
             } catch (Refusal refusal) {
                 errors.add("fills", refusal);

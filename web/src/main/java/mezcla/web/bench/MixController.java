@@ -69,14 +69,14 @@ class MixController {
             MixService.TypedVolume typed =
                     new MixService.TypedVolume(form.getVolume().strip(), volume);
             try {
-                OneTimeForms.Outcome outcome = forms.once(form.getFormKey(), () -> {
+                String page = forms.once(form.getFormKey(), () -> {
                     long batch = mixes.mix(member, id, typed, name, form.getBottles(), errors);
                     if (batch == 0) {
                         throw Refusal.of("bottle-missing");
                     }
                     return "/batches/" + batch + "?mixed";
                 });
-                return new ModelAndView("redirect:" + outcome.page());
+                return new ModelAndView("redirect:" + page);
             } catch (Refusal refusal) {
                 if (errors.none()) {
                     errors.add("volume", refusal);

@@ -76,9 +76,8 @@ class RunController {
         if (errors.none() && tank != null) {
             try {
                 String page = forms.once(
-                                form.getFormKey(),
-                                () -> "/batches/" + id + "?logged=" + runs.log(member, id, rolls, tank, form.isDone()))
-                        .page();
+                        form.getFormKey(),
+                        () -> "/batches/" + id + "?logged=" + runs.log(member, id, rolls, tank, form.isDone()));
                 return new ModelAndView("redirect:" + page);
             } catch (Refusal refusal) {
                 errors.add(fieldOf(refusal), refusal);

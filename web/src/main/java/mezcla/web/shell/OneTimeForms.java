@@ -64,28 +64,20 @@ public class OneTimeForms {
      *
      * @param key the form's key
      * @param act does it and returns the page that it leads to
-     * @return that page, and whether it was there already
+     * @return that page, or the one that an earlier sending led to
      * @throws Refusal {@code form-key-missing} when the key is none of ours
      */
     @Transactional
-    public Outcome once(String key, Supplier<String> act) {
+    public String once(String key, Supplier<String> act) {
         if (!isKey(key)) {
             throw Refusal.of("form-key-missing");
         }
         String before = keys.ledTo(key);
         if (before != null) {
-            return new Outcome(before, true);
+            return before;
         }
         String ledTo = act.get();
         keys.use(key, ledTo, clock.instant().toString());
-        return new Outcome(ledTo, false);
+        return ledTo;
     }
-
-    /**
-     * Where a form led.
-     *
-     * @param page the page to show
-     * @param again whether an earlier sending of the form had done it already
-     */
-    public record Outcome(String page, boolean again) {}
 }
