@@ -40,6 +40,16 @@ public record RunQuestion(
         return rolls.get(0).stops();
     }
 
+    /** The same film in another tank, in ml. */
+    public RunQuestion inTank(double otherTankMl) {
+        return new RunQuestion(rolls, otherTankMl, smallestTankMl, school, at, zone);
+    }
+
+    /** Other film in the same tank. */
+    public RunQuestion ofRolls(List<LogEntry.Roll> others) {
+        return new RunQuestion(others, tankMl, smallestTankMl, school, at, zone);
+    }
+
     /** Whole days from then to now, by the calendar of the house. */
     public double daysSince(Instant then) {
         return Math.max(

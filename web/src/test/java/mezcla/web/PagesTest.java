@@ -195,6 +195,38 @@ public class PagesTest extends DemoApplicationTest {
     }
 
     @DataProvider
+    public Object[][] badSentences() {
+        return new Object[][] {
+            {"0", "120", "colour-negative", "0", "1", "is not a number of rolls"},
+            {"-3", "120", "colour-negative", "0", "1", "is not a number of rolls"},
+            {"a few", "120", "colour-negative", "0", "1", "is not a number of rolls"},
+            {"", "120", "colour-negative", "0", "1", "Type how many rolls go in"},
+            {"1", "126", "colour-negative", "0", "1", "Choose one of the formats"},
+            {"1", "120", "tin-type", "0", "1", "Choose one of the processes"},
+            {"1", "120", "", "9", "1", "Choose one of the pushes"},
+            {"1", "120", "", "0", "99", "Choose one of the tanks"},
+        };
+    }
+
+    @Test(dataProvider = "badSentences")
+    public void sentenceThatCannotBeReadIsAnsweredAndKept(
+            String count, String format, String process, String push, String tank, String sentence) throws Exception {
+        String page = pages.perform(get("/shelf")
+                        .with(user(ines))
+                        .param("film[0].count", count)
+                        .param("film[0].format", format)
+                        .param("process", process)
+                        .param("push", push)
+                        .param("tank", tank))
+                .andExpect(status().isUnprocessableContent())
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        assertThat(page).containsPattern("id=\"tonight-errors\"[^>]*>\\s*<p>[^<]*" + Pattern.quote(sentence));
+        assertThat(page).contains("value=\"" + count + "\"");
+    }
+
+    @DataProvider
     public Object[][] badRuns() {
         return new Object[][] {
             {"0", "Ines", "0", "1", "count0", "is not a number of rolls"},

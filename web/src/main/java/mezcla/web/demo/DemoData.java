@@ -116,9 +116,9 @@ class DemoData implements ApplicationRunner {
     }
 
     private void addTanksAndBottles() {
-        houses.addTank("One-reel tank, 300 ml", SMALL_TANK_ML);
-        houses.addTank("Two-reel tank, 500 ml", 500);
-        houses.addTank("Four-reel tank, 1 L", 1000);
+        houses.addTank("300 ml tank", SMALL_TANK_ML);
+        houses.addTank("500 ml tank", 500);
+        houses.addTank("1 L tank", 1000);
         addBottles("A", 6, 500, Bottle.Material.PLASTIC);
         addBottles("B", 6, 600, Bottle.Material.GLASS);
         addBottles("C", 10, 1250, Bottle.Material.GLASS);

@@ -24,9 +24,6 @@ import org.springframework.web.servlet.ModelAndView;
 /** The Run: which batch, and these rolls through that batch. */
 @Controller
 class RunController {
-    /** Pushes that can be chosen, in stops. */
-    static final List<String> PUSHES = List.of("-2", "-1", "-0.5", "0", "0.5", "1", "1.5", "2", "3");
-
     private final RunService runs;
     private final HouseService houses;
     private final OneTimeForms forms;
@@ -54,7 +51,10 @@ class RunController {
         }
         if (form.getFilm().isEmpty()) {
             form.beginWith(member.name(), smallestTank());
+        } else if (form.getTank().isEmpty()) {
+            form.setTank(smallestTank());
         }
+        form.ownedBy(member.name());
         return page(id, form, new FieldErrors(), model);
     }
 
@@ -113,7 +113,7 @@ class RunController {
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
         model.addAttribute("formats", FilmFormat.values());
-        model.addAttribute("pushes", PUSHES);
+        model.addAttribute("pushes", RunForm.PUSHES);
         model.addAttribute("tanks", houses.tanks());
         return new ModelAndView(
                 "run/run", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);

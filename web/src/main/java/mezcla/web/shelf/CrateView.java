@@ -24,7 +24,8 @@ import org.jspecify.annotations.Nullable;
  * @param state the state's key, for its look
  * @param stateWord the state's word
  * @param time the developer's time for the next roll; null where there is none
- * @param because the deciding reason
+ * @param because the deciding reason, or what speaks against the run
+ * @param fits whether it takes the run
  * @param drawing the crate
  */
 public record CrateView(
@@ -36,6 +37,7 @@ public record CrateView(
         String stateWord,
         @Nullable String time,
         String because,
+        boolean fits,
         CrateDrawing drawing) {
     private static final int FRONT_CHARACTERS = 21;
 
@@ -68,6 +70,7 @@ public record CrateView(
                 StateWords.of(plan),
                 time(plan),
                 because(plan),
+                plan.fits(),
                 CrateDrawing.of(fills, days));
     }
 
@@ -80,8 +83,26 @@ public record CrateView(
                         .orElse(null);
     }
 
-    /** The reason that set the state, or, for a good batch, how far it is used. */
-    public static String because(RunPlan plan) {
+    /** The same crate when the film wants another process. */
+    CrateView ofAnotherProcess() {
+        return new CrateView(
+                id,
+                name,
+                shortName,
+                history,
+                state,
+                stateWord,
+                null,
+                "Not the process that you asked for.",
+                false,
+                drawing);
+    }
+
+    /** The reason that set the state, what speaks against the run, or, for a good batch, how far it is used. */
+    private static String because(RunPlan plan) {
+        if (!plan.fits() && plan.verdict().state() != State.DISCARD) {
+            return Sentences.refusal(plan.refusals().get(0));
+        }
         List<Reason> reasons = plan.verdict().reasons();
         if (!reasons.isEmpty()) {
             return sentence(plan, reasons.get(0));

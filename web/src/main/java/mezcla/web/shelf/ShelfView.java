@@ -6,12 +6,14 @@ import org.jspecify.annotations.Nullable;
 /**
  * The shelf.
  *
- * @param title how many batches can take a roll
+ * @param title how many batches can take the film
  * @param boards one for each process
- * @param first the batch to use first; null when none can take a roll
+ * @param first the batch to use first; null when none can take the film
+ * @param waysOut what else can be done when none can
  * @param retired what was discarded last
  */
-public record ShelfView(String title, List<Board> boards, @Nullable CrateView first, List<Retired> retired) {
+public record ShelfView(
+        String title, List<Board> boards, @Nullable CrateView first, List<WayOutView> waysOut, List<Retired> retired) {
     /**
      * A board with the crates of one process.
      *
@@ -19,6 +21,15 @@ public record ShelfView(String title, List<Board> boards, @Nullable CrateView fi
      * @param crates its crates, in the order of mixing
      */
     public record Board(String process, List<CrateView> crates) {}
+
+    /**
+     * What else can be done.
+     *
+     * @param what in a few words
+     * @param how with time and cost
+     * @param page where to do it
+     */
+    public record WayOutView(String what, String how, String page) {}
 
     /**
      * A batch that was discarded.

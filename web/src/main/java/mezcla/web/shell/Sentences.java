@@ -100,6 +100,7 @@ public final class Sentences {
             case "text-too-long" -> "That is too long. It can be up to %s characters.".formatted(refusal.text("most"));
             case "unknown-format" -> "Choose one of the formats in the list.";
             case "unknown-tank" -> "Choose one of the tanks in the list.";
+            case "unknown-process" -> "Choose one of the processes in the list.";
             case "unknown-push" -> "Choose one of the pushes in the list.";
             case "pushes-differ" -> "Film that is pushed differently never shares a tank.";
             case "push-outside-leaflet" ->

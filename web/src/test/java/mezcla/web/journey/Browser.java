@@ -53,7 +53,9 @@ final class Browser implements AutoCloseable {
         page.onPageError(error -> troubles.add("script failed: " + error));
         page.onConsoleMessage(message -> {
             boolean refusedForm = message.text().contains("status of 4");
-            if (message.type().equals("error") && !refusedForm) {
+            boolean overtaken = message.text().startsWith("htmx:sendAbort")
+                    || message.text().startsWith("htmx:afterRequest");
+            if (message.type().equals("error") && !refusedForm && !overtaken) {
                 troubles.add("console: " + message.text());
             }
         });

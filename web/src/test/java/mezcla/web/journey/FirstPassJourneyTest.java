@@ -140,6 +140,44 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
     }
 
     @Test
+    public void sentenceAboutTonightChangesTheShelf() {
+        Page page = browser.open(1280, 800);
+        Browser.signIn(page, "tomasz", "rinse-and-hang");
+        page.evaluate("window.sameDocument = true");
+        page.getByLabel("Process").selectOption("colour-negative");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("Three batches can take your film tonight");
+        page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("9");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("One batch can take your film tonight");
+        assertThat(page.locator(".forward")).containsText("4 Oxbow liquid");
+        assertThat(page.getByRole(AriaRole.LINK).filter(with("5 Kiln Lane powder")))
+                .containsText("This run is nine rolls, and the developer takes eight rolls more.");
+        Browser.assertAccessible(page);
+        page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("2");
+        page.getByLabel("Tank").selectOption("1 L tank");
+        page.getByLabel("Process").selectOption("colour-slide");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("One batch can take your film tonight");
+        page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("3");
+        page.getByLabel("Process").selectOption("cine-negative");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("No batch can take your film tonight");
+        page.getByLabel("Tank").selectOption("500 ml tank");
+        assertThat(page.getByRole(AriaRole.LINK, byName("Mix from Sootback Cine 800 ml")))
+                .isVisible();
+        Browser.assertAccessible(page);
+        assertThat(page.evaluate("window.sameDocument")).isEqualTo(true);
+        page.reload();
+        assertThat(page.getByLabel("Process")).hasValue("cine-negative");
+        page.getByLabel("Process").selectOption("colour-negative");
+        page.locator(".forward").waitFor();
+        page.getByRole(AriaRole.LINK, named("Run with batch")).click();
+        assertThat(page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("3");
+        assertThat(page.getByLabel("In the tank")).hasValue("2");
+        assertThat(page.getByLabel("of", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("Tomasz");
+        assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
     public void shelfBenchAndRunWorkOnAPhone() {
         Page phone = browser.open(390, 844);
         Browser.signIn(phone, "devi", "rinse-and-hang");

@@ -1,4 +1,4 @@
-package mezcla.web.run;
+package mezcla.web.film;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -8,10 +8,10 @@ import mezcla.measure.FilmFormat;
 import mezcla.web.shell.FieldErrors;
 import org.testng.annotations.Test;
 
-public class RunFormTest {
-    private static RunForm form(String... countFormatOwner) {
-        RunForm form = new RunForm();
-        List<RunForm.FilmLine> lines = form.padded();
+public class FilmFormTest {
+    private static FilmForm form(String... countFormatOwner) {
+        FilmForm form = new FilmForm();
+        List<FilmForm.FilmLine> lines = form.padded();
         for (int i = 0; i < countFormatOwner.length; i += 3) {
             lines.get(i / 3).setCount(countFormatOwner[i]);
             lines.get(i / 3).setFormat(countFormatOwner[i + 1]);
@@ -23,7 +23,7 @@ public class RunFormTest {
     @Test
     public void linesBecomeRollsAndEmptyLinesNothing() {
         FieldErrors errors = new FieldErrors();
-        RunForm form = form("2", "120", " Ines ", "", "135-36", "", "1", "135-24", "Devi");
+        FilmForm form = form("2", "120", " Ines ", "", "135-36", "", "1", "135-24", "Devi");
         form.setPush("0.5");
         List<LogEntry.Roll> rolls = form.rolls(errors);
         assertThat(errors.none()).isTrue();
@@ -37,7 +37,7 @@ public class RunFormTest {
     @Test
     public void eachFieldHasItsOwnSentence() {
         FieldErrors errors = new FieldErrors();
-        RunForm form = form("x", "120", "", "1", "126", "Devi");
+        FilmForm form = form("x", "120", "", "1", "126", "Devi");
         form.setPush("9");
         assertThat(form.rolls(errors)).isEmpty();
         assertThat(errors.all()).containsOnlyKeys("push", "count0", "owner0", "format1");
