@@ -11,6 +11,7 @@ final class FillFolding {
     private Wear wear;
     private double trimPercent;
     private @Nullable Inspected inspected;
+    private FillState.@Nullable Bar bar;
     private FillState.@Nullable Discarded discarded;
 
     private record Inspected(LogEntry.Result result, Instant at, double rollsThen) {}
@@ -50,6 +51,18 @@ final class FillFolding {
         }
     }
 
+    void measure(LogEntry.FillMeasured measured) {
+        wear = wear.measuredAt(measured.volumeMl());
+    }
+
+    void bar(LogEntry.FillBarred barred) {
+        bar = new FillState.Bar(barred.stamp().happenedAt(), barred.stamp().who(), barred.reason());
+    }
+
+    void liftBar() {
+        bar = null;
+    }
+
     void discard(LogEntry.FillsDiscarded entry, LogEntry.DiscardedFill fill) {
         discarded = new FillState.Discarded(
                 entry.stamp().happenedAt(), entry.stamp().who(), entry.reason(), fill.volumeMl(), fill.route());
@@ -69,6 +82,7 @@ final class FillFolding {
                 inspected == null
                         ? null
                         : new FillState.Inspection(inspected.result, inspected.at, wear.rolls() - inspected.rollsThen),
+                bar,
                 discarded);
     }
 }

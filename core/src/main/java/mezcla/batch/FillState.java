@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param scaledRolls n: the same, scaled to the printed volume
  * @param trimPercent its own correction, in percent
  * @param inspection the last look at film that counts; null for none
+ * @param bar why it must not be used; null while it may
  * @param discarded how it ended; null while it stands on the shelf
  */
 public record FillState(
@@ -31,6 +32,7 @@ public record FillState(
         double scaledRolls,
         double trimPercent,
         @Nullable Inspection inspection,
+        @Nullable Bar bar,
         @Nullable Discarded discarded) {
     /**
      * The last look at film that was put down to the chemistry, or found nothing wrong.
@@ -40,6 +42,15 @@ public record FillState(
      * @param rollsAgo how many roll equivalents have gone through since
      */
     public record Inspection(LogEntry.Result result, Instant at, double rollsAgo) {}
+
+    /**
+     * Why a fill must not be used.
+     *
+     * @param at since when
+     * @param who who said so
+     * @param reason why
+     */
+    public record Bar(Instant at, String who, String reason) {}
 
     /**
      * How a fill ended.

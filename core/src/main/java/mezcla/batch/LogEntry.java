@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import java.util.List;
+import java.util.Optional;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.FilmFormat;
@@ -13,6 +14,26 @@ import org.jspecify.annotations.Nullable;
 public sealed interface LogEntry {
     /** Who, when, and in which order. */
     Stamp stamp();
+
+    /** The one fill that a row is about; empty for rows about none or about several. */
+    static Optional<Long> fillConcerned(LogEntry entry) {
+        if (entry instanceof FillSpilled spilled) {
+            return Optional.of(spilled.fillId());
+        }
+        if (entry instanceof FillToppedUp topped) {
+            return Optional.of(topped.fillId());
+        }
+        if (entry instanceof FillMeasured measured) {
+            return Optional.of(measured.fillId());
+        }
+        if (entry instanceof FillInspected look) {
+            return Optional.of(look.fillId());
+        }
+        if (entry instanceof FillBarred barred) {
+            return Optional.of(barred.fillId());
+        }
+        return entry instanceof BarLifted lifted ? Optional.of(lifted.fillId()) : Optional.empty();
+    }
 
     /**
      * A kit came into the cupboard.
@@ -161,6 +182,33 @@ public sealed interface LogEntry {
      * @param volumeMl how much, in ml
      */
     record FillToppedUp(Stamp stamp, long fillId, double volumeMl) implements LogEntry {}
+
+    /**
+     * What is really in a bottle was measured.
+     *
+     * @param stamp who and when
+     * @param fillId the fill
+     * @param volumeMl how much there is, in ml
+     */
+    record FillMeasured(Stamp stamp, long fillId, double volumeMl) implements LogEntry {}
+
+    /**
+     * A fill must not be used until the bar is lifted.
+     *
+     * @param stamp who and when
+     * @param fillId the fill
+     * @param reason why
+     */
+    record FillBarred(Stamp stamp, long fillId, String reason) implements LogEntry {}
+
+    /**
+     * A barred fill may be used again.
+     *
+     * @param stamp who and when
+     * @param fillId the fill
+     * @param reason why
+     */
+    record BarLifted(Stamp stamp, long fillId, String reason) implements LogEntry {}
 
     /**
      * Film that went through a fill was judged.

@@ -67,6 +67,30 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
         return kit;
     }
 
+    /**
+     * The fill of that id.
+     *
+     * @throws Refusal {@code unknown-fill}
+     */
+    public FillState fill(long id) {
+        return batchOf(id).fills().stream()
+                .filter(fill -> fill.id() == id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /**
+     * The batch that a fill belongs to.
+     *
+     * @throws Refusal {@code unknown-fill}
+     */
+    public BatchState batchOf(long fillId) {
+        return batches.values().stream()
+                .filter(batch -> batch.fills().stream().anyMatch(fill -> fill.id() == fillId))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-fill", "fill", fillId));
+    }
+
     /** The batches of which something still stands on the shelf, in the order of mixing. */
     public List<BatchState> standing() {
         return batches.values().stream().filter(batch -> !batch.ended()).toList();
@@ -93,6 +117,12 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
                 fill(spilled.fillId()).spill(spilled);
             } else if (entry instanceof LogEntry.FillToppedUp topped) {
                 fill(topped.fillId()).topUp(topped);
+            } else if (entry instanceof LogEntry.FillMeasured measured) {
+                fill(measured.fillId()).measure(measured);
+            } else if (entry instanceof LogEntry.FillBarred barred) {
+                fill(barred.fillId()).bar(barred);
+            } else if (entry instanceof LogEntry.BarLifted lifted) {
+                fill(lifted.fillId()).liftBar();
             } else if (entry instanceof LogEntry.FillInspected inspected) {
                 fill(inspected.fillId()).inspect(inspected);
             } else if (entry instanceof LogEntry.FillsDiscarded discarded) {

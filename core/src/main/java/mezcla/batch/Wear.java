@@ -43,6 +43,11 @@ public record Wear(double volumeMl, double countedMl, double rolls, double scale
         return new Wear(volumeMl - pouredMl, countedMl, rolls, scaledRolls);
     }
 
+    /** After what is there was measured, in ml; its wear and its counted volume stay. */
+    public Wear measuredAt(double measuredMl) {
+        return new Wear(measuredMl, countedMl, rolls, scaledRolls);
+    }
+
     /** After fresh solution was added, in ml: its wear is diluted, not reset. */
     public Wear afterToppingUp(double addedMl) {
         double after = volumeMl + addedMl;

@@ -62,6 +62,7 @@ public record RunPlan(
         BatchVerdict verdict =
                 BatchVerdict.of(baths.stream().map(PlannedBath::verdict).toList());
         addWhatIsMissing(batch, refusals);
+        addBars(baths, refusals);
         addLimits(baths, question, verdict, refusals);
         addVolumes(baths, question, refusals);
         return new RunPlan(batch, question, baths, verdict, List.copyOf(refusals));
@@ -129,6 +130,12 @@ public record RunPlan(
         batch.fills().stream()
                 .filter(fill -> fill.discarded() != null)
                 .forEach(fill -> refusals.add(Refusal.of("bath-missing", "fill", fill)));
+    }
+
+    private static void addBars(List<PlannedBath> baths, List<Refusal> refusals) {
+        baths.stream()
+                .filter(bath -> bath.fill().bar() != null)
+                .forEach(bath -> refusals.add(Refusal.of("bath-barred", "fill", bath.fill())));
     }
 
     private static void addLimits(

@@ -94,6 +94,10 @@ public class PagesTest extends DemoApplicationTest {
             {"/batches/4/run?formKey=" + newKey(), 200},
             {"/kits/3/mix", 302},
             {"/kits/3/mix?formKey=" + newKey(), 200},
+            {"/journal", 200},
+            {"/fills/1", 200},
+            {"/fills/4", 200},
+            {"/journal/5/void", 200},
             {"/", 302},
         };
     }

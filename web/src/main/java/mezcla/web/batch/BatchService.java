@@ -1,9 +1,11 @@
 package mezcla.web.batch;
 
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
@@ -20,9 +22,12 @@ import mezcla.verdict.State;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
+import mezcla.web.journal.EntryLine;
+import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.Sentences;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.StateWords;
 import org.jspecify.annotations.Nullable;
@@ -62,19 +67,35 @@ public class BatchService {
                 plan == null ? "Nothing of this batch is left" : StateWords.outlook(plan),
                 plan == null ? null : CrateView.of(plan),
                 facts(batch, house),
-                plan == null
-                        ? List.of()
-                        : plan.verdict().reasons().stream()
-                                .map(reason -> CrateView.sentence(plan, reason))
-                                .toList(),
+                plan == null ? List.of() : reasons(plan),
                 plan != null && plan.fits(),
                 batch.fills().stream().map(fill -> fill(fill, plan)).toList(),
                 BatchCost.of(batch, FillCosts.of(state))
                         .map(cost -> cost(cost, house))
                         .orElse(null),
-                new LogLines(batch, house).of(entries),
+                lines(entries, id, house),
                 waste(plan),
                 batch.fills().stream().anyMatch(FillState::about));
+    }
+
+    /** What forbids its use outright, then what the verdict rests on. */
+    private static List<String> reasons(RunPlan plan) {
+        Stream<String> bars = plan.refusals().stream()
+                .filter(refusal -> refusal.code().equals("bath-barred"))
+                .map(Sentences::refusal);
+        return Stream.concat(bars, plan.verdict().reasons().stream().map(reason -> CrateView.sentence(plan, reason)))
+                .toList();
+    }
+
+    private static List<EntryLine> lines(List<LogEntry> entries, long id, House house) {
+        EntryWords words = new EntryWords(entries, house);
+        return entries.stream()
+                .filter(entry -> words.batches(entry).contains(id))
+                .sorted(Comparator.comparing((LogEntry entry) -> entry.stamp().happenedAt())
+                        .thenComparing(entry -> entry.stamp().sequence())
+                        .reversed())
+                .map(words::line)
+                .toList();
     }
 
     private static Map<String, String> facts(BatchState batch, House house) {
@@ -113,6 +134,7 @@ public class BatchService {
                         .findFirst()
                         .orElse(null);
         return new BatchView.Fill(
+                fill.id(),
                 fill.bath().role().letters(),
                 fill.bath().role().name(),
                 planned == null ? "gone" : planned.verdict().state().name().toLowerCase(Locale.ROOT),

@@ -2,6 +2,7 @@ package mezcla.web.batch;
 
 import java.util.List;
 import java.util.Map;
+import mezcla.web.journal.EntryLine;
 import mezcla.web.shelf.CrateView;
 import org.jspecify.annotations.Nullable;
 
@@ -31,12 +32,13 @@ public record BatchView(
         boolean fits,
         List<Fill> fills,
         @Nullable Cost cost,
-        List<LogLine> log,
+        List<EntryLine> log,
         List<Waste> waste,
         boolean about) {
     /**
      * A fill, as a line of the table.
      *
+     * @param id the fill
      * @param letters the bath's letters
      * @param name the bath
      * @param state the state's key; {@code gone} for a discarded one
@@ -47,6 +49,7 @@ public record BatchView(
      * @param bottle where it stands
      */
     public record Fill(
+            long id,
             String letters,
             String name,
             String state,
@@ -65,17 +68,6 @@ public record BatchView(
      * @param currency in what
      */
     public record Cost(String total, String soFar, String atPrintedCapacity, String currency) {}
-
-    /**
-     * A line of the log.
-     *
-     * @param sequence its number
-     * @param when when it happened
-     * @param who who wrote it
-     * @param what what happened
-     * @param against what spoke against it; null for nothing
-     */
-    public record LogLine(long sequence, String when, String who, String what, @Nullable String against) {}
 
     /**
      * A fill that can be discarded.

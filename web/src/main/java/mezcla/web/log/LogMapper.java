@@ -62,6 +62,8 @@ interface LogMapper {
 
     record DiscardedFillRow(long sequence, long fillId, double volumeMl, WasteRoute route) {}
 
+    record BarredRow(long sequence, long fillId, String reason) {}
+
     record VoidedRow(long sequence, long voided, String reason) {}
 
     @Select(
@@ -124,6 +126,9 @@ interface LogMapper {
 
     @Select("SELECT sequence, fill_id, volume_ml, route FROM discarded_fill")
     List<DiscardedFillRow> discardedFills();
+
+    @Select("SELECT sequence, fill_id, reason FROM fill_barred")
+    List<BarredRow> fillsBarred();
 
     @Select("SELECT sequence, voided, reason FROM entry_voided")
     List<VoidedRow> voids();
@@ -218,6 +223,9 @@ interface LogMapper {
             VALUES (#{sequence}, #{fillId}, #{volumeMl}, #{route})
             """)
     void addDiscardedFill(DiscardedFillRow row);
+
+    @Insert("INSERT INTO fill_barred (sequence, fill_id, reason) VALUES (#{sequence}, #{fillId}, #{reason})")
+    void addBarred(BarredRow row);
 
     @Insert("INSERT INTO entry_voided (sequence, voided, reason) VALUES (#{sequence}, #{voided}, #{reason})")
     void addVoid(VoidedRow row);

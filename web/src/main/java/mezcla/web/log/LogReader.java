@@ -46,7 +46,7 @@ final class LogReader {
                 .forEach(row -> details.put(
                         row.sequence(), stamp -> new LogEntry.EntryVoided(stamp, row.voided(), row.reason())));
         List<LogMapper.EntryRow> rows = mapper.entries();
-        addVolumes(details, rows);
+        addVolumesAndBars(details, rows);
         return rows.stream()
                 .map(row -> details.get(row.sequence()).apply(stamp(row)))
                 .toList();
@@ -141,16 +141,22 @@ final class LogReader {
                                         .toList())));
     }
 
-    private void addVolumes(Map<Long, Details> details, List<LogMapper.EntryRow> rows) {
+    private void addVolumesAndBars(Map<Long, Details> details, List<LogMapper.EntryRow> rows) {
         Map<Long, String> kinds =
                 rows.stream().collect(Collectors.toMap(LogMapper.EntryRow::sequence, LogMapper.EntryRow::kind));
         for (LogMapper.VolumeChangedRow row : mapper.volumesChanged()) {
-            boolean lost = kinds.get(row.sequence()).equals(LogEntry.FillSpilled.class.getSimpleName());
+            details.put(row.sequence(), stamp -> switch (kinds.get(row.sequence())) {
+                case "FillSpilled" -> new LogEntry.FillSpilled(stamp, row.fillId(), row.volumeMl());
+                case "FillToppedUp" -> new LogEntry.FillToppedUp(stamp, row.fillId(), row.volumeMl());
+                default -> new LogEntry.FillMeasured(stamp, row.fillId(), row.volumeMl());
+            });
+        }
+        for (LogMapper.BarredRow row : mapper.fillsBarred()) {
             details.put(
                     row.sequence(),
-                    lost
-                            ? stamp -> new LogEntry.FillSpilled(stamp, row.fillId(), row.volumeMl())
-                            : stamp -> new LogEntry.FillToppedUp(stamp, row.fillId(), row.volumeMl()));
+                    stamp -> kinds.get(row.sequence()).equals("FillBarred")
+                            ? new LogEntry.FillBarred(stamp, row.fillId(), row.reason())
+                            : new LogEntry.BarLifted(stamp, row.fillId(), row.reason()));
         }
     }
 

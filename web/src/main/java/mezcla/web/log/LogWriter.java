@@ -35,6 +35,12 @@ final class LogWriter {
             mapper.addVolumeChanged(new LogMapper.VolumeChangedRow(sequence, spilled.fillId(), spilled.volumeMl()));
         } else if (entry instanceof LogEntry.FillToppedUp topped) {
             mapper.addVolumeChanged(new LogMapper.VolumeChangedRow(sequence, topped.fillId(), topped.volumeMl()));
+        } else if (entry instanceof LogEntry.FillMeasured measured) {
+            mapper.addVolumeChanged(new LogMapper.VolumeChangedRow(sequence, measured.fillId(), measured.volumeMl()));
+        } else if (entry instanceof LogEntry.FillBarred barred) {
+            mapper.addBarred(new LogMapper.BarredRow(sequence, barred.fillId(), barred.reason()));
+        } else if (entry instanceof LogEntry.BarLifted lifted) {
+            mapper.addBarred(new LogMapper.BarredRow(sequence, lifted.fillId(), lifted.reason()));
         } else if (entry instanceof LogEntry.FillInspected look) {
             mapper.addInspected(new LogMapper.InspectedRow(
                     sequence, look.fillId(), look.result(), look.chemistry(), look.trimPercent()));

@@ -2,7 +2,6 @@ package mezcla.web.run;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Timing;
 import mezcla.measure.ProcessingTime;
@@ -57,7 +56,7 @@ public record RunView(
                         .map(bath -> bath.fill().bath().role().name())
                         .orElse(""),
                 StateWords.of(plan),
-                plan.verdict().state().name().toLowerCase(Locale.ROOT),
+                StateWords.key(plan),
                 plan.baths().stream().map(bath -> bath(bath, plan)).toList(),
                 plan.refusals().stream().map(Sentences::refusal).toList());
     }

@@ -1,7 +1,6 @@
 package mezcla.web.shelf;
 
 import java.util.List;
-import java.util.Locale;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.measure.ProcessingTime;
@@ -66,7 +65,7 @@ public record CrateView(
                                 Figures.rolls(batch.rolls()),
                                 batch.rolls() == 1 ? "" : "s",
                                 age < 1 ? "today" : Figures.plain(age, 0) + (age == 1 ? " day" : " days")),
-                plan.verdict().state().name().toLowerCase(Locale.ROOT),
+                StateWords.key(plan),
                 StateWords.of(plan),
                 time(plan),
                 because(plan),

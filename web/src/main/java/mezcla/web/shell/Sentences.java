@@ -1,5 +1,6 @@
 package mezcla.web.shell;
 
+import java.util.Objects;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Range;
 import mezcla.measure.ProcessingTime;
@@ -120,6 +121,23 @@ public final class Sentences {
             case "bottle-too-small" ->
                 "%s holds %s.".formatted(refusal.text("bottle"), Figures.ml(refusal.number("capacityMl")));
             case "batch-ended" -> "Nothing of this batch stands on the shelf any more.";
+            case "bath-barred" ->
+                "The %s is barred by %s: %s."
+                        .formatted(
+                                bathWithin(refusal),
+                                bar(refusal).who(),
+                                bar(refusal).reason().replaceAll("[.]+$", ""));
+            case "already-barred" -> "It is barred already.";
+            case "not-barred" -> "It is not barred.";
+            case "more-than-there-is" ->
+                "The log says that %s is in it. Measure what is left instead."
+                        .formatted(Figures.ml(refusal.number("leftMl")));
+            case "not-a-batch" -> text + " is not the number of a batch. Type it as 14.";
+            case "not-a-day" -> text + " is not a day. Type it as 2026-11-25.";
+            case "already-void" -> "This entry is void already.";
+            case "void-is-final" -> "A void stays. Log what happened once more instead.";
+            case "later-entries-depend" ->
+                "Later entries rest on it: %s. Void those first.".formatted(refusal.text("text"));
             case "bath-missing" -> "Its %s was discarded and not renewed.".formatted(bathWithin(refusal));
             case "bath-must-go" ->
                 "The %s has to go: %s."
@@ -161,6 +179,10 @@ public final class Sentences {
 
     private static FillState fill(Refusal refusal) {
         return (FillState) refusal.values().get("fill");
+    }
+
+    private static FillState.Bar bar(Refusal refusal) {
+        return Objects.requireNonNull(fill(refusal).bar());
     }
 
     private static String bathWithin(Refusal refusal) {

@@ -1,6 +1,7 @@
 package mezcla.web.shell;
 
 import java.util.List;
+import java.util.Locale;
 import mezcla.verdict.BatchVerdict;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.State;
@@ -11,6 +12,9 @@ public final class StateWords {
 
     /** The state's word: {@code Add time}, {@code Renew developer}. */
     public static String of(RunPlan plan) {
+        if (barred(plan)) {
+            return "Barred";
+        }
         List<String> renew = toRenew(plan);
         if (plan.verdict().state() == State.DISCARD && !renew.isEmpty()) {
             return "Renew " + (renew.size() > 2 ? renew.size() + " baths" : String.join(", ", renew));
@@ -29,6 +33,16 @@ public final class StateWords {
         };
     }
 
+    /** The state's key, for its look; a barred batch looks like one that has to go. */
+    public static String key(RunPlan plan) {
+        State state = barred(plan) ? State.DISCARD : plan.verdict().state();
+        return state.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static boolean barred(RunPlan plan) {
+        return plan.baths().stream().anyMatch(bath -> bath.fill().bar() != null);
+    }
+
     /** The baths that have to go while the rest is sound. */
     public static List<String> toRenew(RunPlan plan) {
         return plan.verdict().toRenew().stream()
@@ -39,6 +53,9 @@ public final class StateWords {
 
     /** What a batch is good for, in one line. */
     public static String outlook(RunPlan plan) {
+        if (barred(plan)) {
+            return "Barred: not to be used until a steward lifts it";
+        }
         BatchVerdict verdict = plan.verdict();
         String left = left(verdict);
         return switch (verdict.state()) {

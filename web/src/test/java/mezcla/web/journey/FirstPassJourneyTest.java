@@ -181,8 +181,18 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
     public void shelfBenchAndRunWorkOnAPhone() {
         Page phone = browser.open(390, 844);
         Browser.signIn(phone, "devi", "rinse-and-hang");
-        for (String place :
-                new String[] {"/shelf", "/bench", "/run", "/batches/4/run", "/batches/4", "/kits/3/mix", "/cupboard"}) {
+        for (String place : new String[] {
+            "/shelf",
+            "/bench",
+            "/run",
+            "/batches/4/run",
+            "/batches/4",
+            "/kits/3/mix",
+            "/cupboard",
+            "/journal",
+            "/fills/10",
+            "/journal/3/void"
+        }) {
             phone.navigate(place);
             Browser.assertAccessible(phone);
         }

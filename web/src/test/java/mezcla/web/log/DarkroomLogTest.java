@@ -49,6 +49,9 @@ public class DarkroomLogTest extends DemoApplicationTest {
                 log.add(ines, then, true, stamp -> new LogEntry.FillSpilled(stamp, fill, 12.5)),
                 log.add(ines, then, false, stamp -> new LogEntry.FillToppedUp(stamp, fill, 20)),
                 log.add(ines, stamp -> new LogEntry.FillInspected(stamp, fill, LogEntry.Result.DENSE, true, -4)),
+                log.add(ines, stamp -> new LogEntry.FillMeasured(stamp, fill, 333)),
+                log.add(ines, stamp -> new LogEntry.FillBarred(stamp, fill, "smells")),
+                log.add(ines, stamp -> new LogEntry.BarLifted(stamp, fill, "fine")),
                 log.add(ines, stamp -> new LogEntry.PartOpened(stamp, 7, "dev-b")),
                 log.add(ines, stamp -> new LogEntry.EntryVoided(stamp, stamp.sequence() - 1, "mistake"))));
         List<LogEntry> all = log.entries();

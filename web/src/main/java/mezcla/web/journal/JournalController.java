@@ -1,0 +1,122 @@
+package mezcla.web.journal;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import mezcla.measure.Refusal;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedText;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/** The Journal. */
+@Controller
+class JournalController {
+    private static final int PAGE = 50;
+    private static final int REASON_CHARACTERS = 200;
+
+    private final JournalService journal;
+    private final OneTimeForms forms;
+
+    JournalController(JournalService journal, OneTimeForms forms) {
+        this.journal = journal;
+        this.forms = forms;
+    }
+
+    @GetMapping("/journal")
+    ModelAndView journal(
+            @ModelAttribute("filter") JournalFilter filter, @RequestParam(defaultValue = "1") int page, Model model) {
+        FieldErrors errors = new FieldErrors();
+        List<EntryLine> lines = journal.lines(filter, errors);
+        int first = Math.min(Math.max(0, page - 1) * PAGE, lines.size());
+        int last = Math.min(first + PAGE, lines.size());
+        model.addAttribute("lines", lines.subList(first, last));
+        model.addAttribute("count", lines.size());
+        model.addAttribute("newer", first > 0 ? pageAddress(page - 1) : null);
+        model.addAttribute("older", last < lines.size() ? pageAddress(page + 1) : null);
+        model.addAttribute(
+                "csv",
+                ServletUriComponentsBuilder.fromCurrentRequest()
+                        .replacePath("/journal.csv")
+                        .replaceQueryParam("page")
+                        .scheme(null)
+                        .host(null)
+                        .port(null)
+                        .build()
+                        .toUriString());
+        model.addAttribute("writers", journal.writers());
+        model.addAttribute("kinds", EntryKind.values());
+        model.addAttribute("errors", errors);
+        return new ModelAndView(
+                "journal/journal", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private static String pageAddress(int page) {
+        return ServletUriComponentsBuilder.fromCurrentRequest()
+                .replaceQueryParam("page", page)
+                .scheme(null)
+                .host(null)
+                .port(null)
+                .build()
+                .toUriString();
+    }
+
+    @GetMapping("/journal.csv")
+    ResponseEntity<byte[]> csv(@ModelAttribute JournalFilter filter) {
+        String text = journal.csv(journal.lines(filter, new FieldErrors()));
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"journal.csv\"")
+                .body(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    @GetMapping("/journal/{sequence}/void")
+    String ask(@PathVariable long sequence, Model model) {
+        return page(sequence, "", forms.newKey(), new FieldErrors(), model);
+    }
+
+    @PostMapping("/journal/{sequence}/void")
+    ModelAndView voidEntry(
+            @PathVariable long sequence,
+            @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "") String formKey,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        String why = errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, "reason-missing"));
+        if (why != null) {
+            try {
+                return new ModelAndView("redirect:"
+                        + forms.once(formKey, () -> {
+                            journal.voidEntry(member, sequence, why);
+                            return "/journal?voided=" + sequence;
+                        }));
+            } catch (Refusal refusal) {
+                errors.add("reason", refusal);
+            }
+        }
+        return new ModelAndView(
+                page(sequence, reason, formKey, errors, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private String page(long sequence, String reason, String formKey, FieldErrors errors, Model model) {
+        model.addAttribute("line", journal.line(sequence));
+        model.addAttribute("reason", reason);
+        model.addAttribute("formKey", formKey);
+        model.addAttribute("errors", errors);
+        return "journal/void";
+    }
+}

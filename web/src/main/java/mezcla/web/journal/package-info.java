@@ -1,0 +1,5 @@
+/** The Journal: what happened, who did it, when? */
+@NullMarked
+package mezcla.web.journal;
+
+import org.jspecify.annotations.NullMarked;
