@@ -95,6 +95,7 @@ public class PagesTest extends DemoApplicationTest {
             {"/kits/3/mix", 302},
             {"/kits/3/mix?formKey=" + newKey(), 200},
             {"/journal", 200},
+            {"/house", 200},
             {"/fills/1", 200},
             {"/fills/4", 200},
             {"/journal/5/void", 200},

@@ -1,8 +1,10 @@
 package mezcla.web.shell;
 
+import java.util.List;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 
 /** Members, as they sign in. */
@@ -16,6 +18,12 @@ public interface MemberMapper {
             """)
     @Nullable
     SignedIn named(String signInName);
+
+    @Select("SELECT id, name, sign_in_name, password_hash, role FROM member ORDER BY name")
+    List<SignedIn> all();
+
+    @Update("UPDATE member SET password_hash = #{passwordHash} WHERE id = #{id}")
+    int setPassword(long id, String passwordHash);
 
     @Insert(
             """

@@ -1,5 +1,7 @@
 package mezcla.web.shell;
 
+import java.util.List;
+import mezcla.measure.Refusal;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -10,6 +12,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The members of the house, as far as signing in goes. */
 @Service
 public class Members implements UserDetailsService {
+    private static final int LEAST_CHARACTERS = 10;
+    private static final int MOST_CHARACTERS = 72;
+
     private final MemberMapper members;
     private final PasswordEncoder passwords;
 
@@ -28,9 +33,50 @@ public class Members implements UserDetailsService {
         return member;
     }
 
-    /** Adds a member; the password is kept as a hash only. */
+    /** Everybody, by name. */
+    @Transactional(readOnly = true)
+    public List<SignedIn> all() {
+        return members.all();
+    }
+
+    /**
+     * Gives a member a new password.
+     *
+     * @throws Refusal {@code unknown-member} or {@code password-short}
+     */
+    @Transactional
+    public void setPassword(long id, String password) {
+        refuseShort(password);
+        if (members.setPassword(id, passwords.encode(password)) == 0) {
+            throw Refusal.of("unknown-member");
+        }
+    }
+
+    private static void refuseShort(String password) {
+        if (password.length() < LEAST_CHARACTERS || password.length() > MOST_CHARACTERS) {
+            throw Refusal.of("password-short", "least", LEAST_CHARACTERS, "most", MOST_CHARACTERS);
+        }
+    }
+
+    /** Refuses a sign-in name that cannot be typed easily, as {@code sign-in-name-form}, or that is taken. */
+    public void refuseSignInName(String signInName) {
+        if (!signInName.matches("[a-zA-Z0-9._-]{2,30}")) {
+            throw Refusal.of("sign-in-name-form");
+        }
+        if (members.named(signInName) != null) {
+            throw Refusal.of("sign-in-name-taken", "text", signInName);
+        }
+    }
+
+    /**
+     * Adds a member; the password is kept as a hash only.
+     *
+     * @throws Refusal {@code sign-in-name-form}, {@code sign-in-name-taken} or {@code password-short}
+     */
     @Transactional
     public SignedIn add(String signInName, String name, String password, String role) {
+        refuseSignInName(signInName);
+        refuseShort(password);
         members.add(signInName, name, passwords.encode(password), role);
         return members.named(signInName);
     }

@@ -121,6 +121,16 @@ public final class Sentences {
             case "bottle-too-small" ->
                 "%s holds %s.".formatted(refusal.text("bottle"), Figures.ml(refusal.number("capacityMl")));
             case "batch-ended" -> "Nothing of this batch stands on the shelf any more.";
+            case "wrong-code" -> "That is not the code on the console. After five wrong ones it prints a new one.";
+            case "house-begun" -> "This house has begun already. Sign in, or ask a steward.";
+            case "unknown-currency" -> text + " is no currency. Type its three letters, as NZD or EUR.";
+            case "unknown-time-zone" -> text + " is no time zone. Type it as Pacific/Auckland or Europe/Lisbon.";
+            case "sign-in-name-form" -> "Use 2 to 30 letters, digits, points or hyphens, without spaces.";
+            case "sign-in-name-taken" -> text + " is taken. Choose another name to sign in with.";
+            case "password-short" -> "Use %s to %s characters.".formatted(refusal.text("least"), refusal.text("most"));
+            case "name-taken" -> text + " is there already. Give it another name.";
+            case "unknown-material" -> "Choose one of the materials in the list.";
+            case "unknown-member" -> "Choose somebody in the list.";
             case "bath-barred" ->
                 "The %s is barred by %s: %s."
                         .formatted(

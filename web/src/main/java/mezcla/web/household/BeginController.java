@@ -1,0 +1,70 @@
+package mezcla.web.household;
+
+import java.time.ZoneId;
+import mezcla.measure.Refusal;
+import mezcla.web.house.House;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.TypedText;
+import org.joda.money.CurrencyUnit;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The first page of a house that nobody belongs to yet. */
+@Controller
+class BeginController {
+    private static final int NAME_CHARACTERS = 60;
+
+    private final HouseholdService household;
+    private final BeginningCode code;
+
+    BeginController(HouseholdService household, BeginningCode code) {
+        this.household = household;
+        this.code = code;
+    }
+
+    @GetMapping("/begin")
+    String begin(@ModelAttribute("form") BeginForm form, Model model) {
+        if (household.begun()) {
+            return "redirect:/sign-in";
+        }
+        model.addAttribute("errors", new FieldErrors());
+        return "household/begin";
+    }
+
+    @PostMapping("/begin")
+    ModelAndView begun(@ModelAttribute("form") BeginForm form, Model model) {
+        FieldErrors errors = new FieldErrors();
+        if (household.begun()) {
+            return new ModelAndView("redirect:/sign-in");
+        }
+        String houseName =
+                errors.read("houseName", () -> TypedText.of(form.getHouseName(), NAME_CHARACTERS, "missing"));
+        CurrencyUnit currency = errors.read("currency", () -> HouseholdService.currency(form.getCurrency()));
+        ZoneId zone = errors.read("timeZone", () -> HouseholdService.timeZone(form.getTimeZone()));
+        String name = errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, "missing"));
+        errors.read("code", () -> {
+            code.check(form.getCode());
+            return true;
+        });
+        if (houseName != null && currency != null && zone != null && name != null && errors.none()) {
+            try {
+                household.begin(
+                        new House(houseName, currency, zone),
+                        name,
+                        form.getSignInName().strip(),
+                        form.getPassword());
+                code.forget();
+                return new ModelAndView("redirect:/sign-in?begun");
+            } catch (Refusal refusal) {
+                errors.add(refusal.code().startsWith("password") ? "password" : "signInName", refusal);
+            }
+        }
+        model.addAttribute("errors", errors);
+        return new ModelAndView("household/begin", model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+}

@@ -1,0 +1,71 @@
+package mezcla.web.household;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.SecureRandom;
+import java.util.Locale;
+import mezcla.measure.Refusal;
+import mezcla.web.shell.Members;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** The code with which a house begins. Only the console shows it; after a few wrong ones there is a new one. */
+@Component
+class BeginningCode {
+    private static final String LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
+    private static final int LENGTH = 10;
+    private static final int TRIES = 5;
+
+    private final Members members;
+    private final SecureRandom random = new SecureRandom();
+    private String code = "";
+    private int tries;
+
+    BeginningCode(Members members) {
+        this.members = members;
+    }
+
+    @EventListener
+    void printWhereNobodyIs(ApplicationReadyEvent ready) {
+        if (members.all().isEmpty()) {
+            String port = ready.getApplicationContext().getEnvironment().getProperty("local.server.port");
+            System.out.printf("%nNobody belongs to this house yet. Open http://localhost:%s/begin%n", port);
+            printNew();
+        }
+    }
+
+    private synchronized void printNew() {
+        StringBuilder letters = new StringBuilder();
+        for (int i = 0; i < LENGTH; i++) {
+            letters.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
+        }
+        code = letters.toString();
+        tries = 0;
+        System.out.printf("and type this code: %s%n%n", code);
+    }
+
+    /**
+     * Checks what was typed for the code.
+     *
+     * @throws Refusal {@code wrong-code}
+     */
+    synchronized void check(String typed) {
+        String text = typed.strip().toUpperCase(Locale.ROOT);
+        boolean right = !code.isEmpty()
+                && MessageDigest.isEqual(text.getBytes(StandardCharsets.UTF_8), code.getBytes(StandardCharsets.UTF_8));
+        if (right) {
+            return;
+        }
+        tries++;
+        if (tries >= TRIES && !code.isEmpty()) {
+            printNew();
+        }
+        throw Refusal.of("wrong-code");
+    }
+
+    /** Forgets the code, once the house has begun. */
+    synchronized void forget() {
+        code = "";
+    }
+}
