@@ -200,6 +200,25 @@ public class PagesTest extends DemoApplicationTest {
     }
 
     @DataProvider
+    public Object[][] waysBack() {
+        return new Object[][] {
+            {"/batches/4?logged=3", "/batches/4?logged=3&dim"},
+            {"/journal", "/journal?dim"},
+            {"https://elsewhere.example/", "/shelf?dim"},
+            {"//elsewhere.example", "/shelf?dim"},
+            {"/\\elsewhere.example", "/shelf?dim"},
+            {"/a b", "/shelf?dim"},
+        };
+    }
+
+    @Test(dataProvider = "waysBack")
+    public void themeComesBackToAPageOfOurs(String back, String page) throws Exception {
+        pages.perform(post("/theme").with(csrf()).with(user(ines)).param("back", back))
+                .andExpect(status().isSeeOther())
+                .andExpect(redirectedUrl(page));
+    }
+
+    @DataProvider
     public Object[][] badSentences() {
         return new Object[][] {
             {"0", "120", "colour-negative", "0", "1", "is not a number of rolls"},

@@ -1,11 +1,13 @@
 package mezcla.web.shell;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.ModelAttribute;
 
 /** What every page shows around its content. */
@@ -23,6 +25,20 @@ class PageAdvice {
     @Nullable
     SignedIn member(@AuthenticationPrincipal @Nullable SignedIn member) {
         return member;
+    }
+
+    @ModelAttribute("theme")
+    String theme(@CookieValue(name = "theme", defaultValue = "light") String theme) {
+        return theme.equals("dim") ? "dim" : "light";
+    }
+
+    /** The page itself, to come back to; the Shelf for one that was sent a form. */
+    @ModelAttribute("here")
+    String here(HttpServletRequest request) {
+        String query = request.getQueryString();
+        return request.getMethod().equals("GET")
+                ? request.getRequestURI() + (query == null ? "" : "?" + query)
+                : "/shelf";
     }
 
     @ModelAttribute("houseName")

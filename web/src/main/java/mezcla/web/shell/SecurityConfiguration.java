@@ -39,10 +39,17 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain security(
-            HttpSecurity http, Members members, DaoAuthenticationProvider passwords, DataSource store)
+            HttpSecurity http, Members members, PasswordEncoder encoder, SlowedSignIns slowed, DataSource store)
             throws Exception {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(
-                                "/sign-in", "/begin", "/styles/**", "/scripts/**", "/fonts/**", "/webjars/**", "/error")
+                                "/sign-in",
+                                "/begin",
+                                "/theme",
+                                "/styles/**",
+                                "/scripts/**",
+                                "/fonts/**",
+                                "/webjars/**",
+                                "/error")
                         .permitAll()
                         .anyRequest()
                         .authenticated())
@@ -51,7 +58,7 @@ class SecurityConfiguration {
                         .passwordParameter("password")
                         .failureHandler(SecurityConfiguration::refuse)
                         .permitAll())
-                .authenticationProvider(passwords)
+                .authenticationProvider(passwords(members, encoder, slowed))
                 .rememberMe(evening -> evening.userDetailsService(members)
                         .tokenRepository(signIns(store))
                         .tokenValiditySeconds((int) EVENING.toSeconds())
@@ -77,8 +84,7 @@ class SecurityConfiguration {
         return signIns;
     }
 
-    @Bean
-    DaoAuthenticationProvider passwords(Members members, PasswordEncoder encoder, SlowedSignIns slowed) {
+    private static DaoAuthenticationProvider passwords(Members members, PasswordEncoder encoder, SlowedSignIns slowed) {
         DaoAuthenticationProvider passwords = new DaoAuthenticationProvider(members);
         passwords.setPasswordEncoder(encoder);
         passwords.setPreAuthenticationChecks(member -> {

@@ -15,6 +15,21 @@ import org.testng.annotations.Test;
 
 /** From a kit to a changed verdict, through the real pages. */
 public class FirstPassJourneyTest extends DemoApplicationTest {
+    private static final String[] PLACES = {
+        "/shelf",
+        "/bench",
+        "/run",
+        "/batches/4/run",
+        "/batches/2",
+        "/batches/4",
+        "/kits/3/mix",
+        "/cupboard",
+        "/journal",
+        "/house",
+        "/fills/10",
+        "/journal/22/void"
+    };
+
     @LocalServerPort
     private int port;
 
@@ -103,6 +118,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("This run does not fit");
         Browser.assertAccessible(page);
         page.getByRole(AriaRole.BUTTON, byName("Log what was done")).click();
+        page.waitForURL("**/runs");
         assertThat(page.locator("#count0-error")).containsText("This run is ten rolls");
         assertThat(count).hasValue("10");
         count.fill("4");
@@ -131,6 +147,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         }
         Locator pour = bram.getByRole(AriaRole.BUTTON, byName("Pour away what is ticked"));
         pour.click();
+        bram.waitForURL("**/discards");
         assertThat(bram.locator("#reason-error")).hasText("Type why, so that the others can read it later.");
         assertThat(bram.getByLabel("Developer, 580 ml")).isChecked();
         bram.getByLabel("Why").fill("Bleach-fix got into the developer");
@@ -178,21 +195,45 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
     }
 
     @Test
+    public void dimThemeIsReadableEverywhereAndKeysLeadToThePlaces() {
+        Page page = browser.open(1280, 800);
+        Browser.signIn(page, "saoirse", "rinse-and-hang");
+        page.keyboard().press("d");
+        assertThat(page.locator("html")).hasAttribute("data-theme", "dim");
+        assertThat(page.getByText("no screen is safe for unprocessed film or paper"))
+                .isVisible();
+        for (String place : PLACES) {
+            page.navigate(place);
+            Browser.assertAccessible(page);
+        }
+        page.keyboard().press("g");
+        page.keyboard().press("c");
+        page.waitForURL("**/cupboard");
+        page.keyboard().press("?");
+        assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
+        Browser.assertAccessible(page);
+        page.keyboard().press("Escape");
+        page.keyboard().press("g");
+        page.keyboard().press("s");
+        page.waitForURL("**/shelf");
+        page.keyboard().press("/");
+        page.keyboard().type("d2");
+        assertThat(page.locator("html")).hasAttribute("data-theme", "dim");
+        assertThat(page.locator("#tonight")).hasValue("d2");
+        page.keyboard().press("Escape");
+        page.getByRole(AriaRole.BUTTON, byName("Light")).click();
+        assertThat(page.locator("html")).hasAttribute("data-theme", "light");
+        page.getByRole(AriaRole.BUTTON, byName("Dim")).click();
+        assertThat(page.locator("html")).hasAttribute("data-theme", "dim");
+        assertThat(page.getByText("no screen is safe")).hasCount(0);
+        assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
     public void shelfBenchAndRunWorkOnAPhone() {
         Page phone = browser.open(390, 844);
         Browser.signIn(phone, "devi", "rinse-and-hang");
-        for (String place : new String[] {
-            "/shelf",
-            "/bench",
-            "/run",
-            "/batches/4/run",
-            "/batches/4",
-            "/kits/3/mix",
-            "/cupboard",
-            "/journal",
-            "/fills/10",
-            "/journal/3/void"
-        }) {
+        for (String place : PLACES) {
             phone.navigate(place);
             Browser.assertAccessible(phone);
         }

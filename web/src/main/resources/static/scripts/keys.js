@@ -1,0 +1,43 @@
+// Keys to the places. They never act while someone types in a field.
+(() => {
+  const places = { s: "/shelf", b: "/bench", r: "/run", c: "/cupboard", j: "/journal", h: "/house" };
+  const dialog = document.getElementById("keys");
+  if (!dialog) {
+    return;
+  }
+  document.documentElement.classList.add("has-keys");
+  let afterG = false;
+
+  const typing = (target) =>
+    target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName));
+
+  const acts = {
+    "/": () => {
+      const sentence = document.getElementById("tonight");
+      if (sentence) {
+        sentence.focus();
+        sentence.select();
+      } else {
+        location.assign("/shelf#tonight");
+      }
+    },
+    "?": () => dialog.showModal(),
+    d: () => document.getElementById("theme").requestSubmit(),
+  };
+
+  document.addEventListener("keydown", (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || dialog.open) {
+      return;
+    }
+    if (afterG && places[event.key]) {
+      event.preventDefault();
+      location.assign(places[event.key]);
+    } else if (!afterG && acts[event.key]) {
+      event.preventDefault();
+      acts[event.key]();
+    }
+    afterG = event.key === "g" && !afterG;
+  });
+
+  document.getElementById("show-keys").addEventListener("click", acts["?"]);
+})();
