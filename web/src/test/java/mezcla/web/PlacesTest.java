@@ -130,9 +130,15 @@ public class PlacesTest extends DemoApplicationTest {
         assertThat(fills.get(0).scaledRolls()).isEqualTo(8);
         Tank small = houses.tanks().get(0);
         LogEntry.Roll pushed = new LogEntry.Roll("Ines", FilmFormat.F120, 1, 2);
-        assertThat(runs.plan(5, List.of(pushed), small).asRunBaths().get(0).wearEquivalents())
+        assertThat(runs.plan(5, List.of(pushed), small, null)
+                        .asRunBaths()
+                        .get(0)
+                        .wearEquivalents())
                 .isEqualTo(1);
-        assertThat(runs.plan(4, List.of(pushed), small).asRunBaths().get(0).wearEquivalents())
+        assertThat(runs.plan(4, List.of(pushed), small, null)
+                        .asRunBaths()
+                        .get(0)
+                        .wearEquivalents())
                 .isEqualTo(1.25);
     }
 

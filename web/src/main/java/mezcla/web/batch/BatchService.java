@@ -112,8 +112,17 @@ public class BatchService {
         if (!batch.runs().isEmpty()) {
             Stamp last = batch.runs().get(batch.runs().size() - 1).stamp();
             facts.put("Last used", Figures.dayAndHour(last.happenedAt(), house.timeZone()) + " by " + last.who());
+            facts.put("How it came out", howItCameOut(batch, last));
         }
         return facts;
+    }
+
+    private static String howItCameOut(BatchState batch, Stamp last) {
+        return batch.imageDeveloper()
+                .map(FillState::inspection)
+                .filter(look -> !look.at().isBefore(last.happenedAt()))
+                .map(look -> Figures.sentence(EntryWords.seen(look.result())))
+                .orElse("nobody has judged that film yet");
     }
 
     private static String film(BatchState batch) {

@@ -23,12 +23,17 @@ public class Planning {
 
     /** The question whether a batch takes this film in that tank. */
     public RunQuestion question(List<LogEntry.Roll> rolls, double tankMl) {
+        return question(rolls, tankMl, clock.instant());
+    }
+
+    /** The same question, asked about another moment. */
+    public RunQuestion question(List<LogEntry.Roll> rolls, double tankMl, Instant at) {
         return new RunQuestion(
                 rolls,
                 tankMl,
                 smallestTankMl(),
                 houses.school(),
-                clock.instant(),
+                at,
                 houses.house().timeZone());
     }
 

@@ -161,17 +161,20 @@ public final class EntryWords {
     }
 
     private String inspected(LogEntry.FillInspected look) {
-        String seen =
-                switch (look.result()) {
-                    case GOOD -> "film looked good";
-                    case THIN -> "film came out thin (slides: dark)";
-                    case DENSE -> "film came out dense (slides: light)";
-                    case HEAVY_CAST -> "film had a heavy cast";
-                    case HEAVY_GRAIN -> "film had heavy grain";
-                    case MILKY_DRY -> "film stayed milky when dry";
-                };
         String trim = look.trimPercent() == 0 ? "" : "; trim " + Figures.percent(look.trimPercent());
-        return name(look.fillId()) + ": " + seen + trim;
+        return name(look.fillId()) + ": " + seen(look.result()) + trim;
+    }
+
+    /** What film showed, in words. */
+    public static String seen(LogEntry.Result result) {
+        return switch (result) {
+            case GOOD -> "film looked good";
+            case THIN -> "film came out thin (slides: dark)";
+            case DENSE -> "film came out dense (slides: light)";
+            case HEAVY_CAST -> "film had a heavy cast";
+            case HEAVY_GRAIN -> "film had heavy grain";
+            case MILKY_DRY -> "film stayed milky when dry";
+        };
     }
 
     private String name(long fillId) {

@@ -1,5 +1,6 @@
 package mezcla.web.run;
 
+import java.time.Instant;
 import java.util.List;
 import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
@@ -55,13 +56,17 @@ class RunController {
             form.setTank(smallestTank());
         }
         form.ownedBy(member.name());
-        return page(id, form, new FieldErrors(), model);
+        return page(id, form, member, new FieldErrors(), model);
     }
 
     /** The plan again, for browsers without scripts. */
     @PostMapping("/batches/{id}/run")
-    ModelAndView planAgain(@PathVariable long id, @ModelAttribute("form") RunForm form, Model model) {
-        return page(id, form, new FieldErrors(), model);
+    ModelAndView planAgain(
+            @PathVariable long id,
+            @ModelAttribute("form") RunForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        return page(id, form, member, new FieldErrors(), model);
     }
 
     @PostMapping("/batches/{id}/runs")
@@ -76,14 +81,20 @@ class RunController {
         if (errors.none() && tank != null) {
             try {
                 String page = forms.once(
-                        form.getFormKey(),
-                        () -> "/batches/" + id + "?logged=" + runs.log(member, id, rolls, tank, form.isDone()));
+                        form.getFormKey(), () -> "/batches/" + id + "?logged=" + log(member, id, rolls, tank, form));
                 return new ModelAndView("redirect:" + page);
             } catch (Refusal refusal) {
                 errors.add(fieldOf(refusal), refusal);
             }
         }
-        return page(id, form, errors, model);
+        return page(id, form, member, errors, model);
+    }
+
+    private long log(SignedIn member, long id, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
+        Instant when = form.moment(houses.house());
+        return when == null
+                ? runs.log(member, id, rolls, tank, form.isDone())
+                : runs.logEarlier(member, id, rolls, tank, when, form.isAbout());
     }
 
     private static String fieldOf(Refusal refusal) {
@@ -91,22 +102,26 @@ class RunController {
             case "push-outside-leaflet" -> "push";
             case "too-little-for-tank" -> "tank";
             case "run-too-big" -> "count0";
+            case "not-a-moment", "in-the-future", "before-mixing" -> "when";
             default -> "run";
         };
     }
 
-    private ModelAndView page(long id, RunForm form, FieldErrors errors, Model model) {
+    private ModelAndView page(long id, RunForm form, SignedIn member, FieldErrors errors, Model model) {
         form.padded();
         FieldErrors reading = new FieldErrors();
         List<LogEntry.Roll> rolls = form.rolls(reading);
         Tank tank = reading.read("tank", () -> houses.tank(form.tankId()));
         reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
         if (reading.none() && tank != null) {
-            RunPlan plan = runs.plan(id, rolls, tank);
-            plan.refusals().stream()
-                    .filter(refusal -> !fieldOf(refusal).equals("run"))
-                    .forEach(refusal -> errors.add(fieldOf(refusal), refusal));
-            model.addAttribute("answer", RunView.of(plan));
+            RunPlan plan = errors.read("when", () -> runs.plan(id, rolls, tank, form.moment(houses.house())));
+            if (plan != null) {
+                plan.refusals().stream()
+                        .filter(refusal -> !fieldOf(refusal).equals("run"))
+                        .forEach(refusal -> errors.add(fieldOf(refusal), refusal));
+                model.addAttribute(
+                        "answer", RunView.of(plan, member.name(), houses.house().timeZone()));
+            }
         }
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
         model.addAttribute("batch", runs.batch(id));

@@ -1,10 +1,18 @@
 package mezcla.web.run;
 
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeParseException;
+import mezcla.measure.Refusal;
 import mezcla.web.film.FilmForm;
+import mezcla.web.house.House;
+import org.jspecify.annotations.Nullable;
 
 /** What a member typed about a run, as it was typed. */
 public class RunForm extends FilmForm {
     private boolean done;
+    private String when = "";
+    private boolean about;
     private String formKey = "";
 
     /** Whether the film has been through already. */
@@ -14,6 +22,43 @@ public class RunForm extends FilmForm {
 
     public void setDone(boolean done) {
         this.done = done;
+    }
+
+    /** When it was run, if that was earlier. */
+    public String getWhen() {
+        return when;
+    }
+
+    public void setWhen(String when) {
+        this.when = when;
+    }
+
+    /** Whether time or count are remembered rather than noted. */
+    public boolean isAbout() {
+        return about;
+    }
+
+    public void setAbout(boolean about) {
+        this.about = about;
+    }
+
+    /**
+     * Reads when it was run.
+     *
+     * @param house where the clock stands
+     * @return the moment; null for a run that happens now
+     * @throws Refusal {@code not-a-moment}
+     */
+    @Nullable
+    Instant moment(House house) {
+        if (when.isBlank()) {
+            return null;
+        }
+        try {
+            return LocalDateTime.parse(when.strip()).atZone(house.timeZone()).toInstant();
+        } catch (DateTimeParseException e) {
+            throw Refusal.of("not-a-moment", "text", when.strip());
+        }
     }
 
     public String getFormKey() {

@@ -1,16 +1,22 @@
 package mezcla.web.run;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
 import mezcla.measure.Refusal;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.Figures;
 import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -19,10 +25,14 @@ import org.springframework.transaction.annotation.Transactional;
 public class RunService {
     private final DarkroomLog log;
     private final Planning planning;
+    private final HouseService houses;
+    private final Clock clock;
 
-    RunService(DarkroomLog log, Planning planning) {
+    RunService(DarkroomLog log, Planning planning, HouseService houses, Clock clock) {
         this.log = log;
         this.planning = planning;
+        this.houses = houses;
+        this.clock = clock;
     }
 
     /** The next roll through every batch that stands on the shelf; those that can take it first. */
@@ -48,11 +58,30 @@ public class RunService {
     /**
      * The plan of a run.
      *
-     * @throws Refusal {@code unknown-batch} or {@code batch-ended}
+     * @param when when it was run, so that it is planned through what stood there then; null for now
+     * @throws Refusal {@code unknown-batch}, {@code batch-ended}, {@code in-the-future} or {@code before-mixing}
      */
     @Transactional(readOnly = true)
-    public RunPlan plan(long batchId, List<LogEntry.Roll> rolls, Tank tank) {
-        return RunPlan.of(log.state().batch(batchId), planning.question(rolls, tank.volumeMl()));
+    public RunPlan plan(long batchId, List<LogEntry.Roll> rolls, Tank tank, @Nullable Instant when) {
+        List<LogEntry> entries = log.entries();
+        if (when == null) {
+            return RunPlan.of(LogState.fold(entries).batch(batchId), planning.question(rolls, tank.volumeMl()));
+        }
+        if (when.isAfter(clock.instant())) {
+            throw Refusal.of("in-the-future");
+        }
+        Instant mixed = LogState.fold(entries).batch(batchId).mixed().stamp().happenedAt();
+        if (when.isBefore(mixed)) {
+            throw Refusal.of(
+                    "before-mixing",
+                    "mixed",
+                    Figures.dayAndHour(mixed, houses.house().timeZone()));
+        }
+        List<LogEntry> until = entries.stream()
+                .filter(entry -> entry instanceof LogEntry.EntryVoided
+                        || !entry.stamp().happenedAt().isAfter(when))
+                .toList();
+        return RunPlan.of(LogState.fold(until).batch(batchId), planning.question(rolls, tank.volumeMl(), when));
     }
 
     /**
@@ -68,14 +97,43 @@ public class RunService {
      */
     @Transactional
     public long log(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, boolean done) {
-        RunPlan plan = plan(batchId, rolls, tank);
+        RunPlan plan = plan(batchId, rolls, tank, null);
         if (!plan.fits() && !done) {
             throw plan.refusals().get(0);
         }
+        return add(who, clock.instant(), false, plan);
+    }
+
+    /**
+     * Logs a run that was done earlier: a fact, taken whatever speaks against it.
+     *
+     * @param who who logs it
+     * @param batchId the batch
+     * @param rolls the film
+     * @param tank the tank
+     * @param when when it was run
+     * @param about whether that is remembered rather than noted
+     * @return its sequence in the log
+     * @throws Refusal {@code in-the-future}, {@code before-mixing}, {@code unknown-batch} or {@code batch-ended}
+     */
+    @Transactional
+    public long logEarlier(
+            SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, Instant when, boolean about) {
+        return add(who, when, about, plan(batchId, rolls, tank, when));
+    }
+
+    private long add(SignedIn who, Instant when, boolean about, RunPlan plan) {
         return log.add(
                         who,
+                        when,
+                        about,
                         stamp -> new LogEntry.RunLogged(
-                                stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl(), plan.against()))
+                                stamp,
+                                plan.batch().id(),
+                                plan.question().rolls(),
+                                plan.asRunBaths(),
+                                plan.question().tankMl(),
+                                plan.against()))
                 .stamp()
                 .sequence();
     }

@@ -1,5 +1,6 @@
 package mezcla.web.run;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import mezcla.batch.FillState;
@@ -7,6 +8,7 @@ import mezcla.leaflet.Timing;
 import mezcla.measure.ProcessingTime;
 import mezcla.processing.RunTime;
 import mezcla.verdict.RunPlan;
+import mezcla.verdict.SinceLastRun;
 import mezcla.web.shell.Figures;
 import mezcla.web.shell.Sentences;
 import mezcla.web.shell.StateWords;
@@ -23,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param state the state's key, for its look
  * @param baths all baths, in the order of use
  * @param refusals what speaks against it
+ * @param since why the developer's time is not what it was at the member's last run; empty for nothing to say
  */
 public record RunView(
         boolean fits,
@@ -32,7 +35,8 @@ public record RunView(
         String stateWord,
         String state,
         List<Bath> baths,
-        List<String> refusals) {
+        List<String> refusals,
+        String since) {
     /**
      * A bath of the run.
      *
@@ -44,7 +48,7 @@ public record RunView(
      */
     public record Bath(String letters, String name, String time, String temperature, List<String> factors) {}
 
-    static RunView of(RunPlan plan) {
+    static RunView of(RunPlan plan, String who, ZoneId zone) {
         return new RunView(
                 plan.fits(),
                 Figures.countOfRolls(plan.question().equivalents()),
@@ -58,7 +62,25 @@ public record RunView(
                 StateWords.of(plan),
                 StateWords.key(plan),
                 plan.baths().stream().map(bath -> bath(bath, plan)).toList(),
-                plan.refusals().stream().map(Sentences::refusal).toList());
+                plan.refusals().stream().map(Sentences::refusal).toList(),
+                SinceLastRun.of(plan, who).map(since -> since(since, zone)).orElse(""));
+    }
+
+    private static String since(SinceLastRun since, ZoneId zone) {
+        String then = "your last run on %s (%s)"
+                .formatted(
+                        Figures.day(since.last().stamp().happenedAt(), zone),
+                        ProcessingTime.ofSeconds(since.secondsThen()));
+        if (since.addedSeconds() == 0) {
+            return "As long as " + then + ".";
+        }
+        String more = Figures.seconds(Math.abs(since.addedSeconds())) + (since.addedSeconds() > 0 ? " more" : " less");
+        return "%s than %s: %s since then%s."
+                .formatted(
+                        more,
+                        then,
+                        Figures.countOfRolls(since.rollsSince()),
+                        since.pushDiffers() ? ", and the film is pushed differently" : "");
     }
 
     private static Bath bath(RunPlan.PlannedBath planned, RunPlan plan) {

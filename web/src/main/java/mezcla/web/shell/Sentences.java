@@ -131,6 +131,9 @@ public final class Sentences {
             case "name-taken" -> text + " is there already. Give it another name.";
             case "unknown-material" -> "Choose one of the materials in the list.";
             case "unknown-member" -> "Choose somebody in the list.";
+            case "not-a-moment" -> text + " is no day and hour. Type it as 2026-11-25T19:30.";
+            case "in-the-future" -> "That has not happened yet. Leave it empty for now.";
+            case "before-mixing" -> "The batch was mixed on %s only.".formatted(refusal.text("mixed"));
             case "bath-barred" ->
                 "The %s is barred by %s: %s."
                         .formatted(

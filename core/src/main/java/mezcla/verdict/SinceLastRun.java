@@ -1,0 +1,51 @@
+package mezcla.verdict;
+
+import java.util.Comparator;
+import java.util.Optional;
+import mezcla.batch.LogEntry;
+import mezcla.measure.ProcessingTime;
+
+/**
+ * Why a member's time is not what it was the last time (rules, section 4).
+ *
+ * @param last the member's last run through this batch
+ * @param secondsThen how long its film was in the developer
+ * @param addedSeconds how much longer this run is; below zero when shorter
+ * @param rollsSince roll equivalents that went through the batch since then, that run among them
+ * @param pushDiffers whether the film is pushed differently now
+ */
+public record SinceLastRun(
+        LogEntry.RunLogged last, int secondsThen, int addedSeconds, double rollsSince, boolean pushDiffers) {
+    /**
+     * Compares a plan with the member's last run through the same developer; empty when there was none, or when either
+     * has no time.
+     *
+     * @param plan the run that is planned
+     * @param who the member
+     */
+    public static Optional<SinceLastRun> of(RunPlan plan, String who) {
+        Optional<ProcessingTime> now = plan.imageDeveloper().flatMap(RunPlan.PlannedBath::shown);
+        Optional<LogEntry.RunLogged> last = plan.batch().runs().stream()
+                .filter(run -> run.stamp().who().equals(who))
+                .max(Comparator.comparing(
+                                (LogEntry.RunLogged run) -> run.stamp().happenedAt())
+                        .thenComparing(run -> run.stamp().sequence()));
+        if (now.isEmpty() || last.isEmpty()) {
+            return Optional.empty();
+        }
+        long developer = plan.imageDeveloper().orElseThrow().fill().id();
+        return last.get().baths().stream()
+                .filter(bath -> bath.fillId() == developer && bath.seconds() != null)
+                .findFirst()
+                .map(bath -> of(plan, last.get(), bath.seconds(), now.get().seconds()));
+    }
+
+    private static SinceLastRun of(RunPlan plan, LogEntry.RunLogged last, int then, int now) {
+        double since = plan.batch().runs().stream()
+                .filter(run -> !run.stamp().happenedAt().isBefore(last.stamp().happenedAt()))
+                .mapToDouble(LogEntry.RunLogged::equivalents)
+                .sum();
+        boolean pushDiffers = last.rolls().get(0).stops() != plan.question().stops();
+        return new SinceLastRun(last, then, now - then, since, pushDiffers);
+    }
+}
