@@ -23,6 +23,14 @@ public class Pictures extends DemoApplicationTest {
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
             picture(desk, "/batches/4/run", "run");
+            picture(desk, "/journal", "journal");
+            picture(desk, "/fills/10", "bottle");
+            Page steward = browser.open(1280, 800);
+            Browser.signIn(steward, "bram", "count-the-rolls");
+            picture(steward, "/house", "house");
+            desk.keyboard().press("d");
+            desk.locator("html[data-theme=dim]").waitFor();
+            picture(desk, "/shelf", "shelf-dim");
             Page phone = browser.open(390, 844);
             Browser.signIn(phone, "ines", "rinse-and-hang");
             picture(phone, "/shelf", "shelf-phone");
