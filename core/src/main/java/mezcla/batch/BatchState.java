@@ -1,10 +1,12 @@
 package mezcla.batch;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
 
 /**
  * A batch as the log leaves it.
@@ -39,6 +41,22 @@ public record BatchState(long id, LogEntry.BatchMixed mixed, List<FillState> fil
     /** How many rolls of film it took, of whatever format. */
     public int filmCount() {
         return runs.stream().mapToInt(run -> run.rolls().size()).sum();
+    }
+
+    /**
+     * Refuses a run at a moment at which it cannot have been.
+     *
+     * @param when when the run is said to have been
+     * @param now the present
+     * @throws Refusal {@code in-the-future} or {@code before-mixing}
+     */
+    public void refuseRunAt(Instant when, Instant now) {
+        if (when.isAfter(now)) {
+            throw Refusal.of("in-the-future");
+        }
+        if (when.isBefore(mixed.stamp().happenedAt())) {
+            throw Refusal.of("before-mixing", "mixedAt", mixed.stamp().happenedAt());
+        }
     }
 
     /** Whether nothing of it stands on the shelf any more. */

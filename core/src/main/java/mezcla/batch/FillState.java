@@ -3,6 +3,8 @@ package mezcla.batch;
 import java.time.Instant;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,6 +36,8 @@ public record FillState(
         @Nullable Inspection inspection,
         @Nullable Bar bar,
         @Nullable Discarded discarded) {
+    private static final double UNEXPLAINED_ML = 10;
+
     /**
      * The last look at film that was put down to the chemistry, or found nothing wrong.
      *
@@ -71,6 +75,43 @@ public record FillState(
     /** The leaflet that governs it. */
     public Leaflet leaflet() {
         return mixed.leaflet();
+    }
+
+    /**
+     * Refuses what can no longer happen to a fill that was poured away.
+     *
+     * @throws Refusal {@code already-discarded}
+     */
+    public void refuseDiscarded() {
+        if (discarded != null) {
+            throw Refusal.of("already-discarded", "bath", bath().role().name());
+        }
+    }
+
+    /**
+     * Refuses to lose more than there is.
+     *
+     * @param lostMl how much is said to be lost, in ml
+     * @throws Refusal {@code more-than-there-is}
+     */
+    public void refuseSpillOf(double lostMl) {
+        if (Slack.exceeds(lostMl, volumeMl)) {
+            throw Refusal.of("more-than-there-is", "leftMl", volumeMl);
+        }
+    }
+
+    /**
+     * Whether the log explains that so little is left; if not, a run or a spill may not have been logged.
+     *
+     * @param measuredMl what was measured, in ml
+     * @throws Refusal {@code bottle-too-small} when the bottle could not hold that much
+     */
+    public boolean explains(double measuredMl) {
+        Bottle bottle = mixed.bottle();
+        if (Slack.exceeds(measuredMl, bottle.capacityMl())) {
+            throw Refusal.of("bottle-too-small", "bottle", bottle.label(), "capacityMl", bottle.capacityMl());
+        }
+        return Slack.reaches(measuredMl, volumeMl - UNEXPLAINED_ML);
     }
 
     /** r: what a roll equivalent adds to n. */

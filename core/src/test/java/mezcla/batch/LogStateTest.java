@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
@@ -9,8 +10,10 @@ import java.util.List;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
+import org.assertj.core.api.ThrowableAssert;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
@@ -184,6 +187,36 @@ public class LogStateTest {
         FillState.Discarded end = log.state().batch(7).fills().get(1).discarded();
         assertThat(end).isNotNull();
         assertThat(end.at()).isEqualTo(TestLog.day(3));
+    }
+
+    @Test
+    public void whatCannotHaveHappenedToABottleIsRefused() {
+        TestLog log = halfAKit();
+        FillState developer = log.state().fill(1);
+        assertThat(code(() -> developer.refuseSpillOf(500.1))).isEqualTo("more-than-there-is");
+        developer.refuseSpillOf(500);
+        assertThat(code(() -> developer.explains(2001))).isEqualTo("bottle-too-small");
+        assertThat(developer.explains(490)).isTrue();
+        assertThat(developer.explains(489.9)).isFalse();
+        developer.refuseDiscarded();
+        log.add(2, stamp -> discard(stamp, 1));
+        assertThat(code(() -> log.state().fill(1).refuseDiscarded())).isEqualTo("already-discarded");
+        assertThat(code(() -> log.state().fill(99))).isEqualTo("unknown-fill");
+    }
+
+    @Test
+    public void runIsNeitherBeforeTheMixNorInTheFuture() {
+        BatchState batch = halfAKit().state().batch(7);
+        assertThat(code(() -> batch.refuseRunAt(TestLog.day(0.9), TestLog.day(5))))
+                .isEqualTo("before-mixing");
+        assertThat(code(() -> batch.refuseRunAt(TestLog.day(5.1), TestLog.day(5))))
+                .isEqualTo("in-the-future");
+        batch.refuseRunAt(TestLog.day(1), TestLog.day(5));
+        batch.refuseRunAt(TestLog.day(5), TestLog.day(5));
+    }
+
+    private static String code(ThrowableAssert.ThrowingCallable call) {
+        return catchThrowableOfType(Refusal.class, call).code();
     }
 
     private static LogEntry.FillsDiscarded discard(Stamp stamp, long fill) {

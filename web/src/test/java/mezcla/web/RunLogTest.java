@@ -92,7 +92,7 @@ public class RunLogTest extends DemoApplicationTest {
             {"yesterday", "is no day and hour"},
             {"2026-02-30T19:00", "is no day and hour"},
             {daysAgo(-1, "19:00"), "has not happened yet"},
-            {daysAgo(400, "19:00"), "The batch was mixed on"},
+            {daysAgo(400, "19:00"), "was not mixed yet at that time"},
             {"<script>", "is no day and hour"},
         };
     }

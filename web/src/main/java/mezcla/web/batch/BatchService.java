@@ -232,9 +232,7 @@ public class BatchService {
                 .filter(each -> each.id() == fillId)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("unknown-fill", "fill", fillId));
-        if (fill.discarded() != null) {
-            throw Refusal.of("already-discarded", "bath", fill.bath().role().name());
-        }
+        fill.refuseDiscarded();
         route.accept(fill.bath().role());
         return new LogEntry.DiscardedFill(fillId, fill.volumeMl(), route);
     }

@@ -18,8 +18,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Looks after single bottles: what is really in them, and whether they may be used. */
 @Service
 public class FillService {
-    private static final double LESS_THAN_EXPLAINED_ML = 10;
-
     private final DarkroomLog log;
 
     FillService(DarkroomLog log) {
@@ -57,10 +55,7 @@ public class FillService {
      */
     @Transactional
     public void spill(SignedIn who, long id, Volume lost) {
-        FillState fill = standing(id);
-        if (lost.ml() > fill.volumeMl()) {
-            throw Refusal.of("more-than-there-is", "leftMl", fill.volumeMl());
-        }
+        standing(id).refuseSpillOf(lost.ml());
         add(who, stamp -> new LogEntry.FillSpilled(stamp, id, lost.ml()));
     }
 
@@ -72,13 +67,9 @@ public class FillService {
      */
     @Transactional
     public boolean measure(SignedIn who, long id, Volume there) {
-        FillState fill = standing(id);
-        double holds = fill.mixed().bottle().capacityMl();
-        if (there.ml() > holds) {
-            throw Refusal.of("bottle-too-small", "bottle", fill.mixed().bottle().label(), "capacityMl", holds);
-        }
+        boolean explained = standing(id).explains(there.ml());
         add(who, stamp -> new LogEntry.FillMeasured(stamp, id, there.ml()));
-        return there.ml() < fill.volumeMl() - LESS_THAN_EXPLAINED_ML;
+        return !explained;
     }
 
     /**
@@ -110,9 +101,7 @@ public class FillService {
 
     private FillState standing(long id) {
         FillState fill = log.state().fill(id);
-        if (fill.discarded() != null) {
-            throw Refusal.of("already-discarded", "bath", fill.bath().role().name());
-        }
+        fill.refuseDiscarded();
         return fill;
     }
 

@@ -10,11 +10,9 @@ import mezcla.batch.LogState;
 import mezcla.measure.Refusal;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
-import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.shell.Figures;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -25,13 +23,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class RunService {
     private final DarkroomLog log;
     private final Planning planning;
-    private final HouseService houses;
     private final Clock clock;
 
-    RunService(DarkroomLog log, Planning planning, HouseService houses, Clock clock) {
+    RunService(DarkroomLog log, Planning planning, Clock clock) {
         this.log = log;
         this.planning = planning;
-        this.houses = houses;
         this.clock = clock;
     }
 
@@ -67,16 +63,7 @@ public class RunService {
         if (when == null) {
             return RunPlan.of(LogState.fold(entries).batch(batchId), planning.question(rolls, tank.volumeMl()));
         }
-        if (when.isAfter(clock.instant())) {
-            throw Refusal.of("in-the-future");
-        }
-        Instant mixed = LogState.fold(entries).batch(batchId).mixed().stamp().happenedAt();
-        if (when.isBefore(mixed)) {
-            throw Refusal.of(
-                    "before-mixing",
-                    "mixed",
-                    Figures.dayAndHour(mixed, houses.house().timeZone()));
-        }
+        LogState.fold(entries).batch(batchId).refuseRunAt(when, clock.instant());
         List<LogEntry> until = entries.stream()
                 .filter(entry -> entry instanceof LogEntry.EntryVoided
                         || !entry.stamp().happenedAt().isAfter(when))

@@ -133,7 +133,7 @@ public final class Sentences {
             case "unknown-member" -> "Choose somebody in the list.";
             case "not-a-moment" -> text + " is no day and hour. Type it as 2026-11-25T19:30.";
             case "in-the-future" -> "That has not happened yet. Leave it empty for now.";
-            case "before-mixing" -> "The batch was mixed on %s only.".formatted(refusal.text("mixed"));
+            case "before-mixing" -> "The batch was not mixed yet at that time.";
             case "bath-barred" ->
                 "The %s is barred by %s: %s."
                         .formatted(

@@ -116,7 +116,7 @@ public class SentencesTest extends DemoApplicationTest {
                 Map.entry("unknown-member", new Object[0]),
                 Map.entry("not-a-moment", new Object[] {"text", "soon"}),
                 Map.entry("in-the-future", new Object[0]),
-                Map.entry("before-mixing", new Object[] {"mixed", "2 November"}),
+                Map.entry("before-mixing", new Object[0]),
                 Map.entry("already-barred", new Object[0]),
                 Map.entry("not-barred", new Object[0]),
                 Map.entry("more-than-there-is", new Object[] {"leftMl", 300.0}),
