@@ -186,9 +186,15 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
                 new String[] {"/house/members", "/house/tanks", "/house/bottles", "/house/members/1/password"}) {
             pages.perform(send(page, ruben, "name", "X")).andExpect(status().isForbidden());
         }
+        pages.perform(get("/bench").with(user(ruben)))
+                .andExpect(content().string(containsString("No kit can be mixed from")));
+        pages.perform(get("/cupboard").with(user(ruben)))
+                .andExpect(content().string(containsString("The cupboard is empty")));
+        pages.perform(get("/run").with(user(ruben)))
+                .andExpect(content().string(containsString("Nothing is mixed yet")));
         pages.perform(get("/house").with(user(ruben)))
                 .andExpect(status().isOk())
-                .andExpect(content().string(containsString("2 people, 1 tanks, 1 bottles")));
+                .andExpect(content().string(containsString("Two members, one tank and one bottle")));
     }
 
     @Test(dependsOnMethods = "stewardKeepsMembersTanksAndBottles")

@@ -8,6 +8,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.house.HouseService;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.TypedText;
 import org.springframework.http.HttpStatus;
@@ -131,6 +132,14 @@ class HouseholdController {
     }
 
     private String page(Map<String, String> typed, FieldErrors errors, Model model) {
+        model.addAttribute(
+                "summary",
+                "%s, %s and %s"
+                        .formatted(
+                                Figures.sentence(
+                                        Figures.count(household.people().size(), "member")),
+                                Figures.count(houses.tanks().size(), "tank"),
+                                Figures.count(houses.bottles().size(), "bottle")));
         model.addAttribute("people", household.people());
         model.addAttribute("tanks", houses.tanks());
         model.addAttribute("bottles", houses.bottles());

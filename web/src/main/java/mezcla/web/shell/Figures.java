@@ -61,6 +61,11 @@ public final class Figures {
         return counted(days, "day");
     }
 
+    /** Things with their word: {@code one tank}, {@code 34 bottles}. */
+    public static String count(int things, String thing) {
+        return counted(things, thing);
+    }
+
     private static String counted(double value, String thing) {
         String text = plain(value, 2);
         return (text.contains(".") ? text : number(value)) + " " + thing + (text.equals("1") ? "" : "s");
