@@ -12,6 +12,8 @@ public record Wear(double volumeMl, double countedMl, double rolls, double scale
     /** What leaves with each roll equivalent unless the house says otherwise, in ml. */
     public static final double CARRY_OVER_ML = 5;
 
+    private static final double LEAST_COUNTED_ML = 1;
+
     /** A fill of that volume that nothing went through. */
     public static Wear fresh(double volumeMl) {
         return new Wear(volumeMl, volumeMl, 0, 0);
@@ -33,9 +35,10 @@ public record Wear(double volumeMl, double countedMl, double rolls, double scale
                 scaledRolls + wearEquivalents * printedForMl / countedMl);
     }
 
-    /** After some of it was lost, in ml; its wear stays. */
+    /** After some of it was lost, in ml; its wear stays, and 1 ml at least goes on being counted. */
     public Wear afterSpill(double lostMl) {
-        return new Wear(volumeMl - lostMl, countedMl - lostMl, rolls, scaledRolls);
+        double counted = Math.max(Math.min(countedMl, LEAST_COUNTED_ML), countedMl - lostMl);
+        return new Wear(volumeMl - lostMl, counted, rolls, scaledRolls);
     }
 
     /** After some of it was poured away on purpose, in ml; its wear and its counted volume stay. */

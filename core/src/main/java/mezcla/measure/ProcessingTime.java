@@ -26,13 +26,13 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     }
 
     /**
-     * The time as it is shown and worked to: rounded to 5 s, half up.
+     * The time as it is shown and worked to: rounded to 5 s, half up, and never beyond 6 h.
      *
      * @param exactSeconds unrounded seconds
      */
     public static ProcessingTime shown(double exactSeconds) {
         double steps = Slack.floor(exactSeconds / SHOWN_STEP + 0.5);
-        return new ProcessingTime((int) Math.max(1, steps * SHOWN_STEP));
+        return new ProcessingTime((int) Math.min(MOST_SECONDS, Math.max(1, steps * SHOWN_STEP)));
     }
 
     /**

@@ -205,6 +205,19 @@ public class LogStateTest {
     }
 
     @Test
+    public void bottleThatIsSpilledEmptyStillHasFiniteWear() {
+        TestLog log = halfAKit();
+        log.add(2, stamp -> new LogEntry.FillMeasured(stamp, 1, 900));
+        log.add(3, stamp -> new LogEntry.FillSpilled(stamp, 1, 900));
+        log.run(4, 7, 1, 1L, 2L);
+        FillState empty = log.state().fill(1);
+        assertThat(empty.volumeMl()).isZero();
+        assertThat(empty.countedMl()).isEqualTo(1);
+        assertThat(empty.scaledRolls()).isEqualTo(1000);
+        assertThat(empty.scaledRolls() / empty.wearPerRoll()).isCloseTo(1, within(1e-9));
+    }
+
+    @Test
     public void runIsNeitherBeforeTheMixNorInTheFuture() {
         BatchState batch = halfAKit().state().batch(7);
         assertThat(code(() -> batch.refuseRunAt(TestLog.day(0.9), TestLog.day(5))))

@@ -114,7 +114,15 @@ public class TypedQuantitiesTest {
 
     @DataProvider
     public Object[][] shown() {
-        return new Object[][] {{197.4999, 195}, {197.5, 200}, {202.4, 200}, {200 * 1.0125, 205}, {0.4, 1}};
+        return new Object[][] {
+            {197.4999, 195},
+            {197.5, 200},
+            {202.4, 200},
+            {200 * 1.0125, 205},
+            {0.4, 1},
+            {1e9, 21_600},
+            {Double.POSITIVE_INFINITY, 21_600}
+        };
     }
 
     @Test(dataProvider = "shown")

@@ -99,6 +99,7 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
             {"signInName", "two words", "without spaces"},
             {"signInName", "<script>", "without spaces"},
             {"password", "short", "Use 10 to 72 characters"},
+            {"password", "\u00e9".repeat(40), "Use 10 to 72 characters"},
         };
     }
 

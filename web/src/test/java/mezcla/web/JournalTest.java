@@ -15,6 +15,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import java.io.StringReader;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import java.util.regex.Pattern;
 import mezcla.batch.BatchState;
@@ -264,6 +265,30 @@ public class JournalTest extends DemoApplicationTest {
         pages.perform(send(bottle + "/lifts", bram).param("why", "again"))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("It is not barred")));
+    }
+
+    @Test
+    public void nearlyNothingInABottleLeavesEveryPageReadable() throws Exception {
+        FillState before = developer(3);
+        String left = String.format(Locale.ROOT, "%.4f", before.volumeMl() - 0.001);
+        pages.perform(send("/fills/" + before.id() + "/spills", ines).param("spilled", left))
+                .andExpect(status().is3xxRedirection());
+        pages.perform(send("/kits/7/batches", ines)
+                        .param("volume", "0.01")
+                        .param("name", "A drop")
+                        .param("bottles[dev]", "19")
+                        .param("bottles[bx]", "20")
+                        .param("bottles[fr]", "21"))
+                .andExpect(status().is3xxRedirection());
+        for (String page : List.of("/shelf", "/run", "/batches/3", "/batches/8", "/cupboard")) {
+            pages.perform(get(page).with(user(ines))).andExpect(status().isOk());
+        }
+        for (String batch : List.of("3", "8")) {
+            pages.perform(get("/batches/" + batch + "/run?formKey=" + UUID.randomUUID())
+                            .with(user(ines)))
+                    .andExpect(status().isUnprocessableContent())
+                    .andExpect(content().string(containsString("this tank takes 300")));
+        }
     }
 
     @Test

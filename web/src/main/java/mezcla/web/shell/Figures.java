@@ -12,6 +12,7 @@ import org.joda.money.Money;
 
 /** Figures as people read them. Nothing is computed with what these return. */
 public final class Figures {
+    private static final double MOST_SECONDS = 6 * 3600;
     private static final String[] WORDS = {
         "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"
     };
@@ -93,7 +94,9 @@ public final class Figures {
 
     /** Seconds more or less: {@code 15 s}, {@code 1:05}. */
     public static String seconds(double seconds) {
-        return seconds < 60 ? plain(seconds, 0) + "\u00a0s" : new ProcessingTime((int) Math.round(seconds)).toString();
+        return seconds < 60
+                ? plain(seconds, 0) + "\u00a0s"
+                : new ProcessingTime((int) Math.round(Math.min(MOST_SECONDS, seconds))).toString();
     }
 
     /** Percent with its sign: {@code +4 %}. */

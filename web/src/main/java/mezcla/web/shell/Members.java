@@ -1,5 +1,6 @@
 package mezcla.web.shell;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import mezcla.measure.Refusal;
 import org.springframework.security.core.userdetails.UserDetails;
@@ -13,7 +14,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Members implements UserDetailsService {
     private static final int LEAST_CHARACTERS = 10;
-    private static final int MOST_CHARACTERS = 72;
+    /** More than that the hash would not take; a letter with an accent is two. */
+    private static final int MOST_BYTES = 72;
 
     private final MemberMapper members;
     private final PasswordEncoder passwords;
@@ -53,8 +55,8 @@ public class Members implements UserDetailsService {
     }
 
     private static void refuseShort(String password) {
-        if (password.length() < LEAST_CHARACTERS || password.length() > MOST_CHARACTERS) {
-            throw Refusal.of("password-short", "least", LEAST_CHARACTERS, "most", MOST_CHARACTERS);
+        if (password.length() < LEAST_CHARACTERS || password.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES) {
+            throw Refusal.of("password-short", "least", LEAST_CHARACTERS, "most", MOST_BYTES);
         }
     }
 

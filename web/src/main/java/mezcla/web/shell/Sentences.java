@@ -127,7 +127,9 @@ public final class Sentences {
             case "unknown-time-zone" -> text + " is no time zone. Type it as Pacific/Auckland or Europe/Lisbon.";
             case "sign-in-name-form" -> "Use 2 to 30 letters, digits, points or hyphens, without spaces.";
             case "sign-in-name-taken" -> text + " is taken. Choose another name to sign in with.";
-            case "password-short" -> "Use %s to %s characters.".formatted(refusal.text("least"), refusal.text("most"));
+            case "password-short" ->
+                "Use %s to %s characters; letters with accents count twice."
+                        .formatted(refusal.text("least"), refusal.text("most"));
             case "name-taken" -> text + " is there already. Give it another name.";
             case "unknown-material" -> "Choose one of the materials in the list.";
             case "unknown-member" -> "Choose somebody in the list.";
