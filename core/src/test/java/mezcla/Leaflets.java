@@ -21,9 +21,38 @@ public final class Leaflets {
 
     /** A developer and a bleach-fix of two parts each, for 1000 ml and 10 rolls. */
     public static Leaflet negative() {
+        return negative(1);
+    }
+
+    /** A second version of the same, whose capacity is printed for another volume, in ml. */
+    public static Leaflet negativeFor(double capacityForMl) {
+        Leaflet first = negative(2);
+        return new Leaflet(
+                first.key(),
+                2,
+                first.name(),
+                first.maker(),
+                first.process(),
+                null,
+                first.makesMl(),
+                first.parts(),
+                first.baths().stream()
+                        .map(bath -> new Bath(
+                                bath.key(),
+                                bath.role(),
+                                bath.recipe(),
+                                bath.timing(),
+                                capacityForMl,
+                                bath.capacity(),
+                                bath.lifeDays(),
+                                null))
+                        .toList());
+    }
+
+    private static Leaflet negative(int version) {
         return new Leaflet(
                 "test-negative",
-                1,
+                version,
                 "Test Negative 1 L",
                 "Nobody",
                 FilmProcess.COLOUR_NEGATIVE,

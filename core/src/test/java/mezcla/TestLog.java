@@ -11,6 +11,7 @@ import mezcla.batch.Bottle;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Stamp;
+import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.BatchPlan;
@@ -50,12 +51,12 @@ public final class TestLog {
         add(
                 day,
                 stamp -> new LogEntry.KitArrived(
-                        stamp, kitId, leaflet, Money.ofMinor(NZD, landedMinor), Money.zero(NZD), null));
+                        stamp, kitId, leaflet, Money.ofMinor(NZD, landedMinor), Money.zero(NZD), null, List.of()));
     }
 
     public LogEntry.BatchMixed mix(double day, long batchId, long kitId, double volumeMl) {
         var kit = state().kit(kitId);
-        BatchPlan plan = BatchPlan.of(kit.arrival().leaflet(), kit.left(), volumeMl);
+        BatchPlan plan = kit.plan(volumeMl);
         List<LogEntry.MixedFill> mixed = plan.baths().stream()
                 .map(bath -> new LogEntry.MixedFill(
                         ++fills,
@@ -63,20 +64,61 @@ public final class TestLog {
                         bath.bath().key(),
                         bath.mix().finalMl(),
                         volumeMl + " ml",
-                        new Bottle(fills, "T" + fills, 2000, Bottle.Material.GLASS),
-                        bath.takes().stream()
-                                .map(take -> new LogEntry.PartUse(kitId, take.part(), take.amount(), take.kitShare()))
-                                .toList()))
+                        bottle(fills),
+                        kit.uses(bath),
+                        null))
                 .toList();
         return add(day, stamp -> new LogEntry.BatchMixed(stamp, batchId, "Test", mixed));
     }
 
+    public LogEntry.RunStarted start(double day, long batchId, int rolls, double tankMl, Long... fillIds) {
+        return add(
+                day,
+                stamp -> new LogEntry.RunStarted(
+                        stamp, batchId, Collections.nCopies(rolls, roll(0)), baths(rolls, fillIds), tankMl));
+    }
+
+    public LogEntry.BathRenewed renew(double day, long batchId, long kitId, String bath, double volumeMl) {
+        var kit = state().kit(kitId);
+        BatchPlan plan = kit.plan(volumeMl, List.of(bath));
+        long fill = ++fills;
+        return add(
+                day,
+                stamp -> new LogEntry.BathRenewed(
+                        stamp,
+                        batchId,
+                        new LogEntry.MixedFill(
+                                fill,
+                                plan.leaflet(),
+                                bath,
+                                volumeMl,
+                                volumeMl + " ml",
+                                bottle(fill),
+                                kit.uses(plan.baths().get(0)),
+                                null)));
+    }
+
+    public static Bottle bottle(long id) {
+        return new Bottle(id, "T" + id, 2000, Bottle.Material.GLASS);
+    }
+
+    private static List<LogEntry.RunBath> baths(int rolls, Long... fillIds) {
+        return Arrays.stream(fillIds)
+                .map(fill -> new LogEntry.RunBath(fill, 200, rolls, rolls * 5.0, 0, null))
+                .toList();
+    }
+
+    public void discard(double day, long batchId, long fill) {
+        add(
+                day,
+                stamp -> new LogEntry.FillsDiscarded(
+                        stamp, batchId, List.of(new LogEntry.DiscardedFill(fill, 400, WasteRoute.OTHERS)), "old"));
+    }
+
     public LogEntry.RunLogged run(double day, long batchId, int rolls, Long... fillIds) {
         List<LogEntry.Roll> film = Collections.nCopies(rolls, roll(0));
-        List<LogEntry.RunBath> baths = Arrays.stream(fillIds)
-                .map(fill -> new LogEntry.RunBath(fill, 200, rolls, rolls * 5.0, 0))
-                .toList();
-        return add(day, stamp -> new LogEntry.RunLogged(stamp, batchId, film, baths, 300, List.of()));
+        List<LogEntry.RunBath> baths = baths(rolls, fillIds);
+        return add(day, stamp -> new LogEntry.RunLogged(stamp, batchId, film, baths, 300, List.of(), null));
     }
 
     public void voidEntry(long voided) {

@@ -1,8 +1,11 @@
 package mezcla.batch;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
@@ -14,13 +17,87 @@ import mezcla.measure.Refusal;
  * @param id the batch, which is also its number on the shelf
  * @param mixed the row with which it began
  * @param fills its fills, in the order of use
+ * @param replaced the fills that others took the place of, the earliest first
+ * @param guests the ids of fills that were mixed for another batch and serve in this one as well
  * @param runs the runs that it took, in the order in which they happened
+ * @param inUse the runs that it is in just now
+ * @param notes what to remember when its kit is mixed again
  */
-public record BatchState(long id, LogEntry.BatchMixed mixed, List<FillState> fills, List<LogEntry.RunLogged> runs) {
-    /** Keeps its own lists. */
+public record BatchState(
+        long id,
+        LogEntry.BatchMixed mixed,
+        List<FillState> fills,
+        List<FillState> replaced,
+        Set<Long> guests,
+        List<LogEntry.RunLogged> runs,
+        List<LogEntry.RunStarted> inUse,
+        List<LogEntry.NoteLeft> notes) {
+    /** Keeps its own lists, and the fills in the order of use. */
     public BatchState {
-        fills = List.copyOf(fills);
+        Leaflet leaflet = fills.get(0).leaflet();
+        fills = fills.stream()
+                .sorted(Comparator.comparingInt(fill -> leaflet.orderOf(fill.bath())))
+                .toList();
+        replaced = List.copyOf(replaced);
+        guests = Set.copyOf(guests);
         runs = List.copyOf(runs);
+        inUse = List.copyOf(inUse);
+        notes = List.copyOf(notes);
+    }
+
+    /** The fills that were mixed for it, those that others took the place of among them. */
+    public Stream<FillState> own() {
+        return Stream.concat(fills.stream(), replaced.stream()).filter(fill -> !guests.contains(fill.id()));
+    }
+
+    /** Whether a fill was mixed for another batch and serves in this one as well. */
+    public boolean isGuest(FillState fill) {
+        return guests.contains(fill.id());
+    }
+
+    /** Whether it stood there already when the log began with it (rules, 3.6). */
+    public boolean adopted() {
+        return mixed.fills().stream().anyMatch(fill -> fill.before() != null);
+    }
+
+    /**
+     * Refuses another batch's fill where one of its own stands, or where the other would not do.
+     *
+     * @param guest the fill
+     * @throws Refusal {@code developer-not-shared}, {@code already-discarded}, {@code serves-here-already}, or
+     *     {@code bath-stands} when a fill of the same role stands
+     */
+    public void refuseGuest(FillState guest) {
+        guest.refuseDiscarded();
+        if (guest.bath().role().isDeveloper() || guest.bath().oneShot() != null) {
+            throw Refusal.of("developer-not-shared", "fill", guest);
+        }
+        for (FillState fill : fills) {
+            if (fill.id() == guest.id()) {
+                throw Refusal.of("serves-here-already", "fill", guest);
+            }
+            if (fill.discarded() == null
+                    && fill.bath().role().equals(guest.bath().role())) {
+                throw Refusal.of("bath-stands", "fill", fill);
+            }
+        }
+    }
+
+    /**
+     * Its fill of a bath, which must have been poured away before a fresh one takes its place; empty where the batch
+     * never had one.
+     *
+     * @param bathKey the bath
+     * @throws Refusal {@code bath-stands} while it stands
+     */
+    public Optional<FillState> refuseRenewalWhileItStands(String bathKey) {
+        Optional<FillState> old = fills.stream()
+                .filter(fill -> fill.mixed().bathKey().equals(bathKey))
+                .findFirst();
+        old.filter(fill -> fill.discarded() == null).ifPresent(fill -> {
+            throw Refusal.of("bath-stands", "fill", fill);
+        });
+        return old;
     }
 
     /** The leaflet of its first fill, which gives the batch its process. */
@@ -61,7 +138,7 @@ public record BatchState(long id, LogEntry.BatchMixed mixed, List<FillState> fil
 
     /** Whether nothing of it stands on the shelf any more. */
     public boolean ended() {
-        return fills.stream().allMatch(fill -> fill.discarded() != null);
+        return fills.stream().filter(fill -> !isGuest(fill)).allMatch(fill -> fill.discarded() != null);
     }
 
     /** The fill whose time people ask for first (rules, 4.3). */

@@ -18,9 +18,9 @@ public final class Bottling {
     /** Bottling beside the fills that stand on the shelf. */
     public static Bottling beside(LogState state) {
         return new Bottling(state.batches().values().stream()
-                .flatMap(batch -> batch.fills().stream())
+                .flatMap(BatchState::own)
                 .filter(fill -> fill.discarded() == null)
-                .map(fill -> fill.mixed().bottle().id())
+                .map(fill -> fill.bottle().id())
                 .collect(Collectors.toCollection(HashSet::new)));
     }
 
@@ -45,5 +45,22 @@ public final class Bottling {
         if (!taken.add(bottle.id())) {
             throw Refusal.of("bottle-taken", "bottle", bottle.label());
         }
+    }
+
+    /** Whether nothing stands in a bottle. */
+    public boolean isFree(Bottle bottle) {
+        return !taken.contains(bottle.id());
+    }
+
+    /**
+     * Pours a fill over.
+     *
+     * @param fill the fill, which frees its bottle
+     * @param bottle the bottle that it goes into, which may be the one that it is in
+     * @throws Refusal {@code bottle-taken} or {@code bottle-too-small}
+     */
+    public void pourOver(FillState fill, Bottle bottle) {
+        taken.remove(fill.bottle().id());
+        take(bottle, fill.volumeMl());
     }
 }

@@ -1,12 +1,21 @@
 package mezcla.batch;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
 import org.jspecify.annotations.Nullable;
 
 /** Adds up what happened to one fill. */
 final class FillFolding {
     private final LogEntry.MixedFill mixed;
+    private final Leaflet leaflet;
+    private final Bath bath;
     private final Instant mixedAt;
+    private final List<FillState.InUse> inUse = new ArrayList<>();
+    private final List<FillState.Override> overrides = new ArrayList<>();
+    private FillState.Kept kept;
     private boolean about;
     private Wear wear;
     private double trimPercent;
@@ -16,21 +25,52 @@ final class FillFolding {
 
     private record Inspected(LogEntry.Result result, Instant at, double rollsThen) {}
 
-    FillFolding(Stamp stamp, LogEntry.MixedFill mixed) {
+    FillFolding(Stamp stamp, LogEntry.MixedFill mixed, Leaflet leaflet) {
+        LogEntry.Before before = mixed.before();
         this.mixed = mixed;
-        this.mixedAt = stamp.happenedAt();
-        this.about = stamp.about();
+        this.leaflet = leaflet;
+        this.bath = leaflet.bath(mixed.bathKey());
+        this.mixedAt = before == null ? stamp.happenedAt() : before.mixedAt();
+        this.about = stamp.about() || before != null;
+        this.kept = new FillState.Kept(mixed.bottle(), null, AirKept.NOTHING, stamp.happenedAt());
         this.wear = Wear.fresh(mixed.volumeMl());
+        if (before != null && bath.oneShot() == null) {
+            wear = wear.afterRun(before.rolls(), before.rolls(), bath.capacityForMl(), 0);
+        }
     }
 
-    void run(LogEntry.RunLogged run, LogEntry.RunBath bath) {
-        about |= run.stamp().about();
-        if (mixed.bath().oneShot() == null) {
-            wear = wear.afterRun(
-                    run.equivalents(), bath.wearEquivalents(), mixed.bath().capacityForMl(), bath.carryOverMl());
+    LogEntry.MixedFill mixed() {
+        return mixed;
+    }
+
+    void run(Stamp stamp, double equivalents, LogEntry.RunBath runBath) {
+        about |= stamp.about();
+        if (bath.oneShot() == null) {
+            wear = wear.afterRun(equivalents, runBath.wearEquivalents(), bath.capacityForMl(), runBath.carryOverMl());
         } else {
-            wear = wear.afterPouringAway(bath.pouredAwayMl());
+            wear = wear.afterPouringAway(runBath.pouredAwayMl());
         }
+    }
+
+    /** A run under way has its rolls already, and what is in the tank is not in the bottle. */
+    void start(LogEntry.RunStarted start, LogEntry.RunBath runBath) {
+        run(start.stamp(), start.equivalents(), runBath);
+        inUse.add(new FillState.InUse(
+                start.stamp().sequence(),
+                start.stamp().happenedAt(),
+                start.stamp().who(),
+                start.equivalents(),
+                bath.oneShot() == null ? start.tankMl() - runBath.carryOverMl() : 0));
+    }
+
+    void move(LogEntry.FillMoved moved) {
+        kept = new FillState.Kept(
+                moved.bottle(), moved.place(), moved.air(), moved.stamp().happenedAt());
+    }
+
+    void override(LogEntry.LimitOverridden entry) {
+        overrides.add(new FillState.Override(
+                entry.stamp().happenedAt(), entry.stamp().who(), entry.limits(), entry.reason()));
     }
 
     void spill(LogEntry.FillSpilled spilled) {
@@ -72,6 +112,7 @@ final class FillFolding {
         return new FillState(
                 mixed.fillId(),
                 mixed,
+                leaflet,
                 mixedAt,
                 about,
                 Math.max(0, wear.volumeMl()),
@@ -83,6 +124,9 @@ final class FillFolding {
                         ? null
                         : new FillState.Inspection(inspected.result, inspected.at, wear.rolls() - inspected.rollsThen),
                 bar,
-                discarded);
+                discarded,
+                kept,
+                inUse,
+                overrides);
     }
 }

@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import java.time.Instant;
+import java.util.List;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param id the fill
  * @param mixed the row of the mix that made it
+ * @param leaflet the version of its leaflet that governs it
  * @param mixedAt when it was mixed
  * @param about whether anything it rests on is remembered rather than noted
  * @param volumeMl what is in the bottle, in ml
@@ -22,10 +24,14 @@ import org.jspecify.annotations.Nullable;
  * @param inspection the last look at film that counts; null for none
  * @param bar why it must not be used; null while it may
  * @param discarded how it ended; null while it stands on the shelf
+ * @param kept what it is kept in, where, and how
+ * @param inUse the runs that it is in just now
+ * @param overrides the limits that were passed on purpose, the earliest first
  */
 public record FillState(
         long id,
         LogEntry.MixedFill mixed,
+        Leaflet leaflet,
         Instant mixedAt,
         boolean about,
         double volumeMl,
@@ -35,8 +41,48 @@ public record FillState(
         double trimPercent,
         @Nullable Inspection inspection,
         @Nullable Bar bar,
-        @Nullable Discarded discarded) {
+        @Nullable Discarded discarded,
+        Kept kept,
+        List<InUse> inUse,
+        List<Override> overrides) {
     private static final double UNEXPLAINED_ML = 10;
+
+    /** Keeps its own lists. */
+    public FillState {
+        inUse = List.copyOf(inUse);
+        overrides = List.copyOf(overrides);
+    }
+
+    /**
+     * What a fill is kept in, where, and how.
+     *
+     * @param bottle what it is in
+     * @param place where that stands; null where nobody said
+     * @param air what keeps air out
+     * @param since since when
+     */
+    public record Kept(Bottle bottle, @Nullable Place place, AirKept air, Instant since) {}
+
+    /**
+     * A run that a fill is in just now.
+     *
+     * @param started the sequence of the row with which it was started
+     * @param since since when
+     * @param who who started it
+     * @param equivalents its film, in roll equivalents
+     * @param inTankMl what of the fill is in the tank and comes back, in ml
+     */
+    public record InUse(long started, Instant since, String who, double equivalents, double inTankMl) {}
+
+    /**
+     * Limits that were passed on purpose.
+     *
+     * @param at when
+     * @param who by whom
+     * @param limits their codes
+     * @param reason why
+     */
+    public record Override(Instant at, String who, List<String> limits, String reason) {}
 
     /**
      * The last look at film that was put down to the chemistry, or found nothing wrong.
@@ -69,12 +115,49 @@ public record FillState(
 
     /** What the leaflet says of its bath. */
     public Bath bath() {
-        return mixed.bath();
+        return leaflet.bath(mixed.bathKey());
     }
 
-    /** The leaflet that governs it. */
-    public Leaflet leaflet() {
-        return mixed.leaflet();
+    /** The bottle that it is in. */
+    public Bottle bottle() {
+        return kept.bottle();
+    }
+
+    /** What is in the bottle, while the rest of it is in a tank, in ml. */
+    public double inBottleMl() {
+        return Math.max(
+                0, volumeMl - inUse.stream().mapToDouble(InUse::inTankMl).sum());
+    }
+
+    /** Whether a limit of that code was passed on purpose. */
+    public boolean overrides(String limit) {
+        return overrides.stream().anyMatch(override -> override.limits().contains(limit));
+    }
+
+    /**
+     * Refuses fresh solution that would not fit, or that this fill cannot take.
+     *
+     * @param addedMl how much is added, in ml
+     * @throws Refusal {@code already-discarded}, {@code in-use}, or {@code bottle-too-full} with the room there is
+     */
+    public void refuseToppingUpWith(double addedMl) {
+        refuseDiscarded();
+        refuseInUse();
+        double roomMl = bottle().capacityMl() - volumeMl;
+        if (Slack.exceeds(addedMl, roomMl)) {
+            throw Refusal.of("bottle-too-full", "bottle", bottle().label(), "roomMl", Math.max(0, roomMl));
+        }
+    }
+
+    /**
+     * Refuses what cannot be done while some of it is in a tank.
+     *
+     * @throws Refusal {@code in-use} with the first run that it is in
+     */
+    public void refuseInUse() {
+        if (!inUse.isEmpty()) {
+            throw Refusal.of("in-use", "fill", this, "use", inUse.get(0));
+        }
     }
 
     /**
@@ -107,7 +190,7 @@ public record FillState(
      * @throws Refusal {@code bottle-too-small} when the bottle could not hold that much
      */
     public boolean explains(double measuredMl) {
-        Bottle bottle = mixed.bottle();
+        Bottle bottle = bottle();
         if (Slack.exceeds(measuredMl, bottle.capacityMl())) {
             throw Refusal.of("bottle-too-small", "bottle", bottle.label(), "capacityMl", bottle.capacityMl());
         }

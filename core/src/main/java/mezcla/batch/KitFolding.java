@@ -14,7 +14,7 @@ final class KitFolding {
 
     KitFolding(LogEntry.KitArrived arrival) {
         this.arrival = arrival;
-        arrival.leaflet().parts().forEach(part -> left.put(part.key(), part.amount()));
+        arrival.parts().forEach(part -> left.put(part.key(), part.amount()));
     }
 
     void open(String part, Stamp stamp) {
@@ -30,7 +30,7 @@ final class KitFolding {
         return new KitState(
                 arrival.kitId(),
                 arrival,
-                arrival.leaflet().parts().stream().map(this::partState).toList(),
+                arrival.parts().stream().map(this::partState).toList(),
                 shares);
     }
 

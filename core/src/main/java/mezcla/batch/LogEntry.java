@@ -1,9 +1,13 @@
 package mezcla.batch;
 
+import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Part;
 import mezcla.measure.FilmFormat;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -15,24 +19,49 @@ public sealed interface LogEntry {
     /** Who, when, and in which order. */
     Stamp stamp();
 
-    /** The one fill that a row is about; empty for rows about none or about several. */
-    static Optional<Long> fillConcerned(LogEntry entry) {
-        if (entry instanceof FillSpilled spilled) {
-            return Optional.of(spilled.fillId());
+    /** The fills that a row is about, or that it brought about; empty for a row about none. */
+    static Set<Long> fillsConcerned(LogEntry entry) {
+        if (entry instanceof BatchMixed mix) {
+            return mix.fills().stream().map(MixedFill::fillId).collect(Collectors.toSet());
         }
+        if (entry instanceof RunLogged run) {
+            return run.baths().stream().map(RunBath::fillId).collect(Collectors.toSet());
+        }
+        if (entry instanceof RunStarted start) {
+            return start.baths().stream().map(RunBath::fillId).collect(Collectors.toSet());
+        }
+        if (entry instanceof FillsDiscarded gone) {
+            return gone.fills().stream().map(DiscardedFill::fillId).collect(Collectors.toSet());
+        }
+        if (entry instanceof LeafletCorrected corrected) {
+            return Set.copyOf(corrected.fillIds());
+        }
+        if (entry instanceof BathRenewed renewed) {
+            return Set.of(renewed.fill().fillId());
+        }
+        return entry instanceof OfOneFill one ? Set.of(one.fillId()) : Set.of();
+    }
+
+    /** The fills that a row made, with what they took of kits; empty for a row that made none. */
+    static List<MixedFill> fillsMade(LogEntry entry) {
+        if (entry instanceof BatchMixed mix) {
+            return mix.fills();
+        }
+        return entry instanceof BathRenewed renewed ? List.of(renewed.fill()) : List.of();
+    }
+
+    /** What a row took of kits, by the fill that it went into; empty for a row that took nothing. */
+    static Map<Long, List<PartUse>> usesByFill(LogEntry entry) {
         if (entry instanceof FillToppedUp topped) {
-            return Optional.of(topped.fillId());
+            return Map.of(topped.fillId(), topped.uses());
         }
-        if (entry instanceof FillMeasured measured) {
-            return Optional.of(measured.fillId());
-        }
-        if (entry instanceof FillInspected look) {
-            return Optional.of(look.fillId());
-        }
-        if (entry instanceof FillBarred barred) {
-            return Optional.of(barred.fillId());
-        }
-        return entry instanceof BarLifted lifted ? Optional.of(lifted.fillId()) : Optional.empty();
+        return fillsMade(entry).stream().collect(Collectors.toMap(MixedFill::fillId, MixedFill::uses));
+    }
+
+    /** A row about one fill that stands already. */
+    sealed interface OfOneFill extends LogEntry {
+        /** Which. */
+        long fillId();
     }
 
     /**
@@ -44,9 +73,40 @@ public sealed interface LogEntry {
      * @param price what the kit cost
      * @param delivery what its delivery cost
      * @param lot what is printed on the box; null for nothing
+     * @param only keys of the parts that came, where they were bought alone; empty for a whole kit
      */
-    record KitArrived(Stamp stamp, long kitId, Leaflet leaflet, Money price, Money delivery, @Nullable String lot)
+    record KitArrived(
+            Stamp stamp,
+            long kitId,
+            Leaflet leaflet,
+            Money price,
+            Money delivery,
+            @Nullable String lot,
+            List<String> only)
             implements LogEntry {
+        /** Keeps its own list. */
+        public KitArrived {
+            only = List.copyOf(only);
+        }
+
+        /** The parts that came, in the order of the leaflet. */
+        public List<Part> parts() {
+            return leaflet.parts().stream()
+                    .filter(part -> only.isEmpty() || only.contains(part.key()))
+                    .toList();
+        }
+
+        /** A part's share of what this kit is worth, 0 to 1: parts bought alone share what they cost. */
+        public double valueShare(String part) {
+            if (only.isEmpty()) {
+                return leaflet.valueShare(part);
+            }
+            double all = parts().stream()
+                    .mapToDouble(each -> leaflet.valueShare(each.key()))
+                    .sum();
+            return all > 0 ? leaflet.valueShare(part) / all : 1.0 / parts().size();
+        }
+
         /** What it took to get it here. */
         public Money landed() {
             return price.plus(delivery);
@@ -87,6 +147,7 @@ public sealed interface LogEntry {
      * @param volumeTyped what was typed for that
      * @param bottle where it went
      * @param uses what it took from which kit
+     * @param before what it had behind it when it was taken over; null for one that was mixed fresh
      */
     record MixedFill(
             long fillId,
@@ -95,7 +156,8 @@ public sealed interface LogEntry {
             double volumeMl,
             String volumeTyped,
             Bottle bottle,
-            List<PartUse> uses) {
+            List<PartUse> uses,
+            @Nullable Before before) {
         /** Keeps its own list. */
         public MixedFill {
             uses = List.copyOf(uses);
@@ -106,6 +168,14 @@ public sealed interface LogEntry {
             return leaflet.bath(bathKey);
         }
     }
+
+    /**
+     * What a fill that was taken over had behind it (rules, 3.6).
+     *
+     * @param mixedAt when it was mixed, as far as anybody knows
+     * @param rolls roll equivalents that it had done, as far as anybody knows
+     */
+    record Before(Instant mixedAt, double rolls) {}
 
     /**
      * What a fill took of a part.
@@ -126,9 +196,16 @@ public sealed interface LogEntry {
      * @param baths the fills that it went through
      * @param tankMl what the tank took of each bath, in ml
      * @param against codes of what spoke against it; empty for a run that fitted
+     * @param started the sequence of the row with which it was started; null for one that was logged in one go
      */
     record RunLogged(
-            Stamp stamp, long batchId, List<Roll> rolls, List<RunBath> baths, double tankMl, List<String> against)
+            Stamp stamp,
+            long batchId,
+            List<Roll> rolls,
+            List<RunBath> baths,
+            double tankMl,
+            List<String> against,
+            @Nullable Long started)
             implements LogEntry {
         /** Keeps its own lists. */
         public RunLogged {
@@ -142,6 +219,38 @@ public sealed interface LogEntry {
             return rolls.stream().mapToDouble(Roll::equivalents).sum();
         }
     }
+
+    /**
+     * Film went into a batch; until the run is logged or called off, its rolls and its volume are taken.
+     *
+     * @param stamp who and when
+     * @param batchId the batch
+     * @param rolls what film it is
+     * @param baths the fills that it goes through, as they were planned
+     * @param tankMl what the tank takes of each bath, in ml
+     */
+    record RunStarted(Stamp stamp, long batchId, List<Roll> rolls, List<RunBath> baths, double tankMl)
+            implements LogEntry {
+        /** Keeps its own lists. */
+        public RunStarted {
+            rolls = List.copyOf(rolls);
+            baths = List.copyOf(baths);
+        }
+
+        /** Its rolls in roll equivalents. */
+        public double equivalents() {
+            return rolls.stream().mapToDouble(Roll::equivalents).sum();
+        }
+    }
+
+    /**
+     * A run that was started did not take place.
+     *
+     * @param stamp who and when
+     * @param started the sequence of the row with which it was started
+     * @param reason why
+     */
+    record RunCalledOff(Stamp stamp, long started, String reason) implements LogEntry {}
 
     /**
      * One roll of a run.
@@ -161,9 +270,20 @@ public sealed interface LogEntry {
      * @param wearEquivalents the run's roll equivalents as they wear this bath: pushed film may weigh more
      * @param carryOverMl what left it with the film, in ml
      * @param pouredAwayMl what was poured away after it, in ml: a one-shot's share, else 0
+     * @param celsius how warm it was, in °C; null where nobody measured
      */
     record RunBath(
-            long fillId, @Nullable Integer seconds, double wearEquivalents, double carryOverMl, double pouredAwayMl) {}
+            long fillId,
+            @Nullable Integer seconds,
+            double wearEquivalents,
+            double carryOverMl,
+            double pouredAwayMl,
+            @Nullable Double celsius) {
+        /** The same bath with the time and the temperature that it really had. */
+        public RunBath really(@Nullable Integer actualSeconds, @Nullable Double actualCelsius) {
+            return new RunBath(fillId, actualSeconds, wearEquivalents, carryOverMl, pouredAwayMl, actualCelsius);
+        }
+    }
 
     /**
      * Some of a fill was lost.
@@ -172,7 +292,7 @@ public sealed interface LogEntry {
      * @param fillId the fill
      * @param volumeMl how much, in ml
      */
-    record FillSpilled(Stamp stamp, long fillId, double volumeMl) implements LogEntry {}
+    record FillSpilled(Stamp stamp, long fillId, double volumeMl) implements OfOneFill {}
 
     /**
      * Fresh solution was added to a fill.
@@ -180,8 +300,83 @@ public sealed interface LogEntry {
      * @param stamp who and when
      * @param fillId the fill
      * @param volumeMl how much, in ml
+     * @param uses what that took from which kit
      */
-    record FillToppedUp(Stamp stamp, long fillId, double volumeMl) implements LogEntry {}
+    record FillToppedUp(Stamp stamp, long fillId, double volumeMl, List<PartUse> uses) implements OfOneFill {
+        /** Keeps its own list. */
+        public FillToppedUp {
+            uses = List.copyOf(uses);
+        }
+    }
+
+    /**
+     * A bath of a batch was mixed afresh; the fill takes the place of the one that was poured away.
+     *
+     * @param stamp who and when
+     * @param batchId the batch
+     * @param fill the fresh fill
+     */
+    record BathRenewed(Stamp stamp, long batchId, MixedFill fill) implements LogEntry {}
+
+    /**
+     * A fill of one batch serves in another one as well, where that has none of its own any more.
+     *
+     * @param stamp who and when
+     * @param batchId the batch that it serves in as well
+     * @param fillId the fill
+     */
+    record FillShared(Stamp stamp, long batchId, long fillId) implements OfOneFill {}
+
+    /**
+     * A fill was poured over, put somewhere else, or the air over it was dealt with.
+     *
+     * @param stamp who and when
+     * @param fillId the fill
+     * @param bottle what it is in now
+     * @param place where that stands now; null where nobody said
+     * @param air what keeps air out now
+     */
+    record FillMoved(Stamp stamp, long fillId, Bottle bottle, @Nullable Place place, AirKept air)
+            implements OfOneFill {}
+
+    /**
+     * Limits of a fill are passed on purpose (rules, section 6).
+     *
+     * @param stamp who and when
+     * @param fillId the fill
+     * @param limits codes of the limits that no longer hold it back
+     * @param reason why
+     */
+    record LimitOverridden(Stamp stamp, long fillId, List<String> limits, String reason) implements OfOneFill {
+        /** Keeps its own list. */
+        public LimitOverridden {
+            limits = List.copyOf(limits);
+        }
+    }
+
+    /**
+     * Fills are governed by another version of their leaflet, from the day on which they were mixed.
+     *
+     * @param stamp who and when
+     * @param fillIds the fills
+     * @param leaflet the version that is right
+     * @param reason what was wrong
+     */
+    record LeafletCorrected(Stamp stamp, List<Long> fillIds, Leaflet leaflet, String reason) implements LogEntry {
+        /** Keeps its own list. */
+        public LeafletCorrected {
+            fillIds = List.copyOf(fillIds);
+        }
+    }
+
+    /**
+     * Something to remember when that kit is mixed again.
+     *
+     * @param stamp who and when
+     * @param batchId the batch that taught it
+     * @param text what to remember
+     */
+    record NoteLeft(Stamp stamp, long batchId, String text) implements LogEntry {}
 
     /**
      * What is really in a bottle was measured.
@@ -190,7 +385,7 @@ public sealed interface LogEntry {
      * @param fillId the fill
      * @param volumeMl how much there is, in ml
      */
-    record FillMeasured(Stamp stamp, long fillId, double volumeMl) implements LogEntry {}
+    record FillMeasured(Stamp stamp, long fillId, double volumeMl) implements OfOneFill {}
 
     /**
      * A fill must not be used until the bar is lifted.
@@ -199,7 +394,7 @@ public sealed interface LogEntry {
      * @param fillId the fill
      * @param reason why
      */
-    record FillBarred(Stamp stamp, long fillId, String reason) implements LogEntry {}
+    record FillBarred(Stamp stamp, long fillId, String reason) implements OfOneFill {}
 
     /**
      * A barred fill may be used again.
@@ -208,7 +403,7 @@ public sealed interface LogEntry {
      * @param fillId the fill
      * @param reason why
      */
-    record BarLifted(Stamp stamp, long fillId, String reason) implements LogEntry {}
+    record BarLifted(Stamp stamp, long fillId, String reason) implements OfOneFill {}
 
     /**
      * Film that went through a fill was judged.
@@ -220,7 +415,7 @@ public sealed interface LogEntry {
      * @param trimPercent the correction that it left the fill with, in percent
      */
     record FillInspected(Stamp stamp, long fillId, Result result, boolean chemistry, double trimPercent)
-            implements LogEntry {}
+            implements OfOneFill {}
 
     /** What dry film shows (rules, section 6). */
     enum Result {

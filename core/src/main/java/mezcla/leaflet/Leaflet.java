@@ -1,5 +1,6 @@
 package mezcla.leaflet;
 
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -72,6 +73,21 @@ public record Leaflet(
                 .orElseThrow(() -> Refusal.of("unknown-bath", "bath", bathKey));
     }
 
+    /** Where a bath stands in the order of use: by what it does, for a bath of another leaflet; last for none such. */
+    public int orderOf(Bath bath) {
+        for (int i = 0; i < baths.size(); i++) {
+            if (baths.get(i).equals(bath) || baths.get(i).key().equals(bath.key())) {
+                return i;
+            }
+        }
+        for (int i = 0; i < baths.size(); i++) {
+            if (baths.get(i).role().equals(bath.role())) {
+                return i;
+            }
+        }
+        return baths.size();
+    }
+
     /**
      * The part of that key.
      *
@@ -86,8 +102,15 @@ public record Leaflet(
 
     /** The recipes by bath, in the order of use. */
     public Map<String, Recipe> recipes() {
+        return recipes(baths.stream().map(Bath::key).toList());
+    }
+
+    /** The recipes of some baths, in the order of use. */
+    public Map<String, Recipe> recipes(Collection<String> bathKeys) {
         Map<String, Recipe> recipes = new LinkedHashMap<>();
-        baths.forEach(bath -> recipes.put(bath.key(), bath.recipe()));
+        baths.stream()
+                .filter(bath -> bathKeys.contains(bath.key()))
+                .forEach(bath -> recipes.put(bath.key(), bath.recipe()));
         return recipes;
     }
 

@@ -1,7 +1,9 @@
 package mezcla.mixing;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.function.ToDoubleFunction;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
@@ -43,7 +45,32 @@ public record BatchPlan(Leaflet leaflet, double volumeMl, List<PlannedBath> bath
      *     {@code parts-exceed-volume}
      */
     public static BatchPlan of(Leaflet leaflet, Map<String, Double> left, double volumeMl) {
-        KitSplit split = KitSplit.of(leaflet.recipes(), left, volumeMl);
+        return of(
+                leaflet,
+                left,
+                leaflet::valueShare,
+                volumeMl,
+                leaflet.baths().stream().map(Bath::key).toList());
+    }
+
+    /**
+     * Plans some baths from one kit, or from parts bought alone.
+     *
+     * @param leaflet what the kit's sheet says
+     * @param left what is left of each of its parts, by key
+     * @param valueShare a part's share of what the kit is worth, by key
+     * @param volumeMl the volume to which every bath is mixed, in ml
+     * @param bathKeys the baths
+     * @throws Refusal as above, or {@code unknown-bath}
+     */
+    public static BatchPlan of(
+            Leaflet leaflet,
+            Map<String, Double> left,
+            ToDoubleFunction<String> valueShare,
+            double volumeMl,
+            Collection<String> bathKeys) {
+        bathKeys.forEach(leaflet::bath);
+        KitSplit split = KitSplit.of(leaflet.recipes(bathKeys), left, volumeMl);
         if (Slack.exceeds(volumeMl, split.largestMl() + 1e-6)) {
             throw Refusal.of(
                     "more-than-the-kit-allows",
@@ -56,23 +83,33 @@ public record BatchPlan(Leaflet leaflet, double volumeMl, List<PlannedBath> bath
                 leaflet,
                 volumeMl,
                 leaflet.baths().stream()
-                        .map(bath -> planned(leaflet, bath, left, volumeMl))
+                        .filter(bath -> bathKeys.contains(bath.key()))
+                        .map(bath -> planned(leaflet, bath, left, valueShare, volumeMl))
                         .toList());
     }
 
-    private static PlannedBath planned(Leaflet leaflet, Bath bath, Map<String, Double> left, double volumeMl) {
+    private static PlannedBath planned(
+            Leaflet leaflet,
+            Bath bath,
+            Map<String, Double> left,
+            ToDoubleFunction<String> valueShare,
+            double volumeMl) {
         MixPlan mix = MixPlan.of(bath.recipe(), volumeMl, left);
         List<Take> takes = mix.additions().stream()
-                .map(planned -> take(leaflet, planned, left))
+                .map(planned -> take(leaflet, planned, left, valueShare))
                 .toList();
         return new PlannedBath(bath, mix, takes);
     }
 
-    private static Take take(Leaflet leaflet, MixPlan.PlannedAddition planned, Map<String, Double> left) {
+    private static Take take(
+            Leaflet leaflet,
+            MixPlan.PlannedAddition planned,
+            Map<String, Double> left,
+            ToDoubleFunction<String> valueShare) {
         String part = planned.addition().part();
         double amount = Math.min(planned.amount(), left.getOrDefault(part, 0.0));
         double whole = leaflet.part(part).amount();
-        return new Take(part, amount, leaflet.valueShare(part) * amount / whole);
+        return new Take(part, amount, valueShare.applyAsDouble(part) * amount / whole);
     }
 
     /** All the water that the plan takes, in ml. */

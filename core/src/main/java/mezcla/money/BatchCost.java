@@ -20,13 +20,14 @@ import org.jspecify.annotations.Nullable;
  */
 public record BatchCost(Money total, Optional<Money> soFar, Optional<Money> atPrintedCapacity) {
     /**
-     * The cost of a batch; empty when it took nothing of a kit with a cost.
+     * The cost of a batch, with the baths that were renewed; empty when it took nothing of a kit with a cost. A fill
+     * that was mixed for another batch is that one's.
      *
      * @param batch the batch
      * @param costs what each fill carries
      */
     public static Optional<BatchCost> of(BatchState batch, FillCosts costs) {
-        return batch.fills().stream()
+        return batch.own()
                 .flatMap(fill -> costs.ofFill(fill.id()).stream())
                 .reduce(Money::plus)
                 .map(total -> {
@@ -38,13 +39,28 @@ public record BatchCost(Money total, Optional<Money> soFar, Optional<Money> atPr
                 });
     }
 
-    /** Roll equivalents that a batch takes by its leaflet: as many as the first of its baths to give out. */
+    /**
+     * Roll equivalents that a batch takes by its leaflet: as many as the first of its baths to give out, where a bath
+     * that was renewed has those of all its fills.
+     */
     public static OptionalDouble printedCapacity(BatchState batch) {
         return batch.fills().stream()
-                .map(BatchCost::printedCapacity)
+                .map(fill -> printedCapacity(batch, fill))
                 .filter(Objects::nonNull)
                 .mapToDouble(Double::doubleValue)
                 .min();
+    }
+
+    private static @Nullable Double printedCapacity(BatchState batch, FillState fill) {
+        Double fresh = printedCapacity(fill);
+        return fresh == null
+                ? null
+                : fresh
+                        + batch.replaced().stream()
+                                .filter(old ->
+                                        old.bath().role().equals(fill.bath().role()))
+                                .mapToDouble(FillState::rolls)
+                                .sum();
     }
 
     private static @Nullable Double printedCapacity(FillState fill) {

@@ -1,6 +1,7 @@
 package mezcla.money;
 
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import mezcla.batch.KitState;
@@ -11,6 +12,9 @@ import org.joda.money.Money;
 public final class FillCosts {
     private final Map<Long, Money> byFill = new HashMap<>();
     private final Map<Long, Money> leftByKit = new HashMap<>();
+
+    /** What one row took for one fill. */
+    private record Taking(long entry, long fillId) {}
 
     private FillCosts() {}
 
@@ -23,17 +27,18 @@ public final class FillCosts {
 
     private void add(KitState kit) {
         KitLedger ledger = KitLedger.of(kit.arrival().landed());
-        Map<Long, Money> fromThisKit = new HashMap<>();
+        Map<Taking, Money> fromThisKit = new LinkedHashMap<>();
         for (KitState.Share share : kit.shares()) {
-            Money given = fromThisKit.get(share.fillId());
+            Taking taking = new Taking(share.entry(), share.fillId());
+            Money given = fromThisKit.get(taking);
             if (share.givenBack() && given != null) {
                 ledger.giveBack(share.fraction(), given);
-                fromThisKit.remove(share.fillId());
+                fromThisKit.remove(taking);
             } else {
-                fromThisKit.put(share.fillId(), ledger.take(share.fraction()));
+                fromThisKit.put(taking, ledger.take(share.fraction()));
             }
         }
-        fromThisKit.forEach((fill, cost) -> byFill.merge(fill, cost, Money::plus));
+        fromThisKit.forEach((taking, cost) -> byFill.merge(taking.fillId(), cost, Money::plus));
         leftByKit.put(kit.id(), ledger.left());
     }
 

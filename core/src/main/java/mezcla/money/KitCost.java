@@ -19,7 +19,7 @@ public final class KitCost {
      */
     public static Optional<Money> ofARoll(KitState kit) {
         Leaflet leaflet = kit.arrival().leaflet();
-        OptionalDouble rolls = leaflet.baths().stream()
+        OptionalDouble rolls = kit.complete().stream()
                 .filter(bath -> bath.capacity() != null)
                 .mapToDouble(bath -> bath.rollsIn(
                         leaflet.makesMl(),

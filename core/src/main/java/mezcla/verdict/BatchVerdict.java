@@ -37,7 +37,7 @@ public record BatchVerdict(
         return new BatchVerdict(
                 fills.stream().map(FillVerdict::state).reduce(State.GOOD, State::worse),
                 List.copyOf(fills),
-                least(fills, FillVerdict::rollsLeft),
+                rollsLeft(fills),
                 least(fills, FillVerdict::daysLeft),
                 fills.stream().allMatch(FillVerdict::runFits));
     }
@@ -51,6 +51,11 @@ public record BatchVerdict(
                 0,
                 null,
                 fill.trimPercent());
+    }
+
+    /** Roll equivalents that all of them take; null for no limit. */
+    static @Nullable Double rollsLeft(List<FillVerdict> fills) {
+        return least(fills, FillVerdict::rollsLeft);
     }
 
     private static @Nullable Double least(List<FillVerdict> fills, Function<FillVerdict, @Nullable Double> value) {

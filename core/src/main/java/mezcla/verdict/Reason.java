@@ -53,6 +53,14 @@ public record Reason(Code code, String bath, double figure, double limit) {
             return words;
         }
 
+        /** Whether an override with a reason may pass it; what a bottle shows and a used-up stock may not be passed. */
+        public boolean canBePassed() {
+            return switch (this) {
+                case CONTAMINATED, DEVELOPER_BLACK, SLUDGE, USED_UP -> false;
+                default -> true;
+            };
+        }
+
         /** The state that it leads to. */
         public State state() {
             return state;

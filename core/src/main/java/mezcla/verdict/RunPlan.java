@@ -2,9 +2,13 @@ package mezcla.verdict;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
@@ -41,6 +45,14 @@ public record RunPlan(
         public Optional<ProcessingTime> shown() {
             return Optional.ofNullable(time).map(RunTime::shown);
         }
+
+        /** Whether everything for which it should go is a limit that was passed on purpose. */
+        boolean passedOnPurpose() {
+            return verdict.reasons().stream()
+                    .map(Reason::code)
+                    .filter(code -> code.state() == State.DISCARD)
+                    .allMatch(code -> code.canBePassed() && fill.overrides(code.words()));
+        }
     }
 
     /**
@@ -63,7 +75,7 @@ public record RunPlan(
                 BatchVerdict.of(baths.stream().map(PlannedBath::verdict).toList());
         addWhatIsMissing(batch, refusals);
         addBars(baths, refusals);
-        addLimits(baths, question, verdict, refusals);
+        addLimits(baths, question, refusals);
         addVolumes(baths, question, refusals);
         return new RunPlan(batch, question, baths, verdict, List.copyOf(refusals));
     }
@@ -138,10 +150,9 @@ public record RunPlan(
                 .forEach(bath -> refusals.add(Refusal.of("bath-barred", "fill", bath.fill())));
     }
 
-    private static void addLimits(
-            List<PlannedBath> baths, RunQuestion question, BatchVerdict verdict, List<Refusal> refusals) {
+    private static void addLimits(List<PlannedBath> baths, RunQuestion question, List<Refusal> refusals) {
         for (PlannedBath bath : baths) {
-            if (bath.verdict().state() == State.DISCARD) {
+            if (bath.verdict().state() == State.DISCARD && !bath.passedOnPurpose()) {
                 refusals.add(Refusal.of(
                         "bath-must-go",
                         "fill",
@@ -150,7 +161,10 @@ public record RunPlan(
                         bath.verdict().reasons().get(0)));
             }
         }
-        Double left = verdict.rollsLeft();
+        Double left = BatchVerdict.rollsLeft(baths.stream()
+                .filter(bath -> !bath.fill().overrides(Reason.Code.OVER_ROLLS.words()))
+                .map(PlannedBath::verdict)
+                .toList());
         if (left == null || Slack.reaches(left, question.equivalents()) || !Slack.exceeds(left, 0)) {
             return;
         }
@@ -164,19 +178,61 @@ public record RunPlan(
     /** One refusal is enough: the bath that lacks most says how much the tank wants. */
     private static void addVolumes(List<PlannedBath> baths, RunQuestion question, List<Refusal> refusals) {
         baths.stream()
-                .filter(bath -> Slack.exceeds(bath.takesMl(), bath.fill().volumeMl()))
+                .filter(bath -> Slack.exceeds(bath.takesMl(), bath.fill().inBottleMl()))
                 .max(Comparator.comparingDouble(
-                        bath -> bath.takesMl() - bath.fill().volumeMl()))
-                .ifPresent(bath -> refusals.add(Refusal.of(
+                        bath -> bath.takesMl() - bath.fill().inBottleMl()))
+                .ifPresent(bath -> refusals.add(lacking(bath, question)));
+    }
+
+    private static Refusal lacking(PlannedBath bath, RunQuestion question) {
+        FillState fill = bath.fill();
+        return Slack.exceeds(bath.takesMl(), fill.volumeMl())
+                ? Refusal.of(
                         "too-little-for-tank",
                         "fill",
-                        bath.fill(),
+                        fill,
                         "needsMl",
                         bath.takesMl(),
                         "leftMl",
-                        bath.fill().volumeMl(),
+                        fill.volumeMl(),
                         "tankMl",
-                        question.tankMl())));
+                        question.tankMl())
+                : Refusal.of("in-use", "fill", fill, "use", fill.inUse().get(0));
+    }
+
+    /**
+     * The limits that hold this run back and that may be passed on purpose, by fill; empty where there are none, or
+     * where something else speaks against it that no override helps with (rules, section 6).
+     */
+    public Map<Long, List<String>> overridable() {
+        Map<Long, List<String>> limits = new LinkedHashMap<>();
+        for (PlannedBath bath : baths) {
+            List<String> codes = bath.verdict().reasons().stream()
+                    .map(Reason::code)
+                    .filter(code -> code.state() == State.DISCARD)
+                    .map(Reason.Code::words)
+                    .collect(Collectors.toCollection(ArrayList::new));
+            if (codes.isEmpty() && isTooBigFor(bath)) {
+                codes.add(Reason.Code.OVER_ROLLS.words());
+            }
+            if (!codes.isEmpty() && !codes.stream().allMatch(bath.fill()::overrides)) {
+                limits.put(bath.fill().id(), List.copyOf(codes));
+            }
+        }
+        boolean helps = refusals.stream().allMatch(RunPlan::isOfALimit);
+        return helps ? limits : Map.of();
+    }
+
+    private boolean isTooBigFor(PlannedBath bath) {
+        Double left = bath.verdict().rollsLeft();
+        return left != null && bath.fill().bath().oneShot() == null && !Slack.reaches(left, question.equivalents());
+    }
+
+    private static boolean isOfALimit(Refusal refusal) {
+        return refusal.code().equals("run-too-big")
+                        && ((FillState) refusal.values().get("fill")).bath().oneShot() == null
+                || refusal.values().get("because") instanceof Reason reason
+                        && reason.code().canBePassed();
     }
 
     /** The bath that people ask for first, if the batch still has it (rules, 4.3). */
@@ -184,6 +240,20 @@ public record RunPlan(
         return batch.imageDeveloper().flatMap(developer -> baths.stream()
                 .filter(bath -> bath.fill().id() == developer.id())
                 .findFirst());
+    }
+
+    /** The fills that hold it back by their limits, or are missing: what a fresh fill would mend. */
+    public List<Long> heldBackBy() {
+        Set<Long> fills = new LinkedHashSet<>();
+        batch.fills().stream()
+                .filter(fill -> fill.discarded() != null)
+                .map(FillState::id)
+                .forEach(fills::add);
+        baths.stream()
+                .filter(bath -> !bath.verdict().runFits() || bath.fill().bar() != null)
+                .map(bath -> bath.fill().id())
+                .forEach(fills::add);
+        return List.copyOf(fills);
     }
 
     /** Whether nothing speaks against it. */
@@ -216,6 +286,7 @@ public record RunPlan(
                 planned.shown().map(ProcessingTime::seconds).orElse(null),
                 oneShot ? 0 : question.equivalents() * weight,
                 oneShot ? 0 : Wear.CARRY_OVER_ML * question.equivalents(),
-                oneShot ? Math.min(planned.takesMl(), fill.volumeMl()) : 0);
+                oneShot ? Math.min(planned.takesMl(), fill.volumeMl()) : 0,
+                null);
     }
 }

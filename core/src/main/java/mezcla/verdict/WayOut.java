@@ -1,13 +1,14 @@
 package mezcla.verdict;
 
-import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
-import mezcla.batch.BatchState;
+import java.util.Set;
+import java.util.stream.Stream;
+import mezcla.batch.FillState;
+import mezcla.batch.KitState;
 import mezcla.batch.LogEntry;
+import mezcla.leaflet.FilmProcess;
 
 /** What can be done where no batch takes a run as it was asked for (rules, 4.8). */
 public sealed interface WayOut {
@@ -30,56 +31,45 @@ public sealed interface WayOut {
     record TwoLoads(RunPlan plan, RunPlan second) implements WayOut {}
 
     /**
+     * The same film, once fresh solution has been added to the baths that do not fill the tank.
+     *
+     * @param plan the run afterwards
+     * @param added what is added to which
+     */
+    record ToppedUp(RunPlan plan, List<Fresh> added) implements WayOut {}
+
+    /**
+     * The same film, once the baths that hold it back have been mixed afresh while the rest is sound.
+     *
+     * @param plan the run afterwards
+     * @param renewed the fills that are replaced, and by how much
+     */
+    record Renewed(RunPlan plan, List<Fresh> renewed) implements WayOut {}
+
+    /**
+     * Fresh solution for a bath.
+     *
+     * @param fill the fill that it is added to or replaces, as it is now
+     * @param volumeMl how much, in ml
+     * @param kit what it is mixed from
+     * @param kitShare the share of the kit's value that it takes, 0 to 1
+     */
+    record Fresh(FillState fill, double volumeMl, KitState kit, double kitShare) {}
+
+    /**
      * Finds the ways out for a run that no batch takes.
      *
-     * @param batches the batches that could be asked, of the film's process
+     * @param log the whole log
      * @param question the run as it was asked for
+     * @param processes the processes that the film may want; empty for any
      * @param tanksMl what the tanks of the house take, in ml
-     * @param afterwards what a run leaves of its batch
-     * @return the best of each kind: the smallest step down in tank, then the batch that ends first
+     * @return the best of each kind: the smallest step down in tank, else the batch that was mixed first
      */
     static List<WayOut> of(
-            Collection<BatchState> batches,
-            RunQuestion question,
-            List<Double> tanksMl,
-            Function<RunPlan, BatchState> afterwards) {
-        List<WayOut> ways = new ArrayList<>();
-        smallerTank(batches, question, tanksMl).ifPresent(ways::add);
-        twoLoads(batches, question, afterwards).ifPresent(ways::add);
-        return ways;
-    }
-
-    private static Optional<WayOut> smallerTank(
-            Collection<BatchState> batches, RunQuestion question, List<Double> tanksMl) {
-        return tanksMl.stream()
-                .filter(tankMl -> tankMl < question.tankMl())
-                .sorted(Comparator.reverseOrder())
-                .map(question::inTank)
-                .flatMap(smaller -> first(batches, smaller).stream())
-                .findFirst()
-                .map(SmallerTank::new);
-    }
-
-    private static Optional<WayOut> twoLoads(
-            Collection<BatchState> batches, RunQuestion question, Function<RunPlan, BatchState> afterwards) {
-        List<LogEntry.Roll> rolls = question.rolls();
-        if (rolls.size() < 2) {
-            return Optional.empty();
-        }
-        int half = (rolls.size() + 1) / 2;
-        RunQuestion firstHalf = question.ofRolls(rolls.subList(0, half));
-        RunQuestion secondHalf = question.ofRolls(rolls.subList(half, rolls.size()));
-        return batches.stream()
-                .map(batch -> RunPlan.of(batch, firstHalf))
-                .filter(RunPlan::fits)
-                .map(load -> new TwoLoads(load, RunPlan.of(afterwards.apply(load), secondHalf)))
-                .filter(loads -> loads.second().fits())
-                .map(WayOut.class::cast)
-                .findFirst();
-    }
-
-    private static Optional<RunPlan> first(Collection<BatchState> batches, RunQuestion question) {
-        return Shortlist.first(
-                batches.stream().map(batch -> RunPlan.of(batch, question)).toList());
+            Collection<LogEntry> log, RunQuestion question, Set<FilmProcess> processes, List<Double> tanksMl) {
+        WayOutSearch search = WayOutSearch.of(log, question, processes);
+        return Stream.of(search.smallerTank(tanksMl), search.twoLoads(), search.toppedUp(), search.renewed())
+                .flatMap(Optional::stream)
+                .toList();
     }
 }

@@ -66,7 +66,7 @@ public class LogStateTest {
     public void toppingUpDilutesWearAndNeverResetsTheRollCount() {
         TestLog log = halfAKit();
         log.run(2, 7, 3, 1L, 2L);
-        log.add(3, stamp -> new LogEntry.FillToppedUp(stamp, 1, 485));
+        log.add(3, stamp -> new LogEntry.FillToppedUp(stamp, 1, 485, List.of()));
         FillState developer = log.state().batch(7).fills().get(0);
         assertThat(developer.rolls()).isEqualTo(3);
         assertThat(developer.scaledRolls()).isCloseTo(3, within(1e-9));

@@ -57,7 +57,7 @@ public class VoidingTest {
     public void everythingAboutAFillHoldsItsMix() {
         for (LogEntry about : List.of(
                 log().add(3, stamp -> new LogEntry.FillSpilled(stamp, 1, 10)),
-                log().add(3, stamp -> new LogEntry.FillToppedUp(stamp, 1, 10)),
+                log().add(3, stamp -> new LogEntry.FillToppedUp(stamp, 1, 10, List.of())),
                 log().add(3, stamp -> new LogEntry.FillMeasured(stamp, 1, 10)),
                 log().add(3, stamp -> new LogEntry.FillBarred(stamp, 1, "smells")),
                 log().add(3, stamp -> new LogEntry.BarLifted(stamp, 1, "fine")),
@@ -86,7 +86,7 @@ public class VoidingTest {
                         8,
                         "Again",
                         List.of(new LogEntry.MixedFill(
-                                30, Leaflets.negative(), "dev", 500, "500 ml", old.bottle(), List.of()))));
+                                30, Leaflets.negative(), "dev", 500, "500 ml", old.bottle(), List.of(), null))));
         assertThat(dependents(refusal(log, 4))).containsExactly(reuse);
     }
 

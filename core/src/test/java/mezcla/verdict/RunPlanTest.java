@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.ZoneOffset;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
@@ -99,12 +100,12 @@ public class RunPlanTest {
         assertThat(first.asRunBaths().get(0).pouredAwayMl()).isCloseTo(150, within(1e-9));
         log.add(
                 1,
-                stamp ->
-                        new LogEntry.RunLogged(stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of()));
+                stamp -> new LogEntry.RunLogged(
+                        stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of(), null));
         log.add(
                 2,
-                stamp ->
-                        new LogEntry.RunLogged(stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of()));
+                stamp -> new LogEntry.RunLogged(
+                        stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of(), null));
         RunPlan third = plan(log, question(3, 1, 0, 300));
         assertThat(third.batch().fills().get(0).volumeMl()).isCloseTo(200, within(1e-9));
         assertThat(third.baths().get(0).verdict().state()).isEqualTo(State.LAST);
@@ -214,5 +215,50 @@ public class RunPlanTest {
                 .isEqualTo("waste-kept-apart");
         WasteRoute.SILVER_BEARING.accept(BathRole.BLEACH_FIX);
         WasteRoute.OTHERS.accept(BathRole.DEVELOPER);
+    }
+
+    @Test
+    public void twoTanksAtOnceNeedTwoTanksFull() {
+        TestLog log = negative();
+        log.start(1, 7, 1, 600, 1L, 2L);
+        assertThat(plan(log, question(1, 1, 0, 395)).fits()).isTrue();
+        RunPlan second = plan(log, question(1, 1, 0, 600));
+        assertThat(second.against()).containsExactly("in-use");
+        assertThat(second.overridable()).isEmpty();
+    }
+
+    @Test
+    public void lastRollGoesToWhoeverStartsFirst() {
+        TestLog log = negative();
+        log.run(1, 7, 9, 1L, 2L);
+        assertThat(plan(log, question(1, 1, 0, 300)).fits()).isTrue();
+        log.start(1, 7, 1, 300, 1L, 2L);
+        assertThat(plan(log, question(1, 1, 0, 300)).fits()).isFalse();
+    }
+
+    @Test
+    public void limitPassedOnPurposeNoLongerHoldsBack() {
+        TestLog log = negative();
+        log.run(1, 7, 9, 1L, 2L);
+        RunPlan tooBig = plan(log, question(2, 2, 0, 300));
+        assertThat(tooBig.overridable()).containsExactly(Map.entry(1L, List.of("over-rolls")));
+        log.add(2, stamp -> new LogEntry.LimitOverridden(stamp, 1, List.of("over-rolls"), "test strips"));
+        assertThat(plan(log, question(2, 2, 0, 300)).fits()).isTrue();
+        log.run(2, 7, 2, 1L, 2L);
+        RunPlan beyond = plan(log, question(3, 1, 0, 300));
+        assertThat(beyond.verdict().state()).isEqualTo(State.DISCARD);
+        assertThat(beyond.fits()).isTrue();
+        RunPlan old = plan(log, question(60, 1, 0, 300));
+        assertThat(old.fits()).isFalse();
+        assertThat(old.overridable()).containsKeys(1L, 2L);
+        assertThat(old.overridable().get(1L)).contains("over-age");
+    }
+
+    @Test
+    public void tooLittleAndBarsCannotBePassed() {
+        TestLog log = negative();
+        assertThat(plan(log, question(60, 1, 0, 1200)).overridable()).isEmpty();
+        log.add(1, stamp -> new LogEntry.FillBarred(stamp, 1, "smells"));
+        assertThat(plan(log, question(60, 1, 0, 300)).overridable()).isEmpty();
     }
 }

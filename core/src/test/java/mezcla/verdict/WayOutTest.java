@@ -1,18 +1,14 @@
 package mezcla.verdict;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
-import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
-import mezcla.batch.BatchState;
-import mezcla.batch.LogEntry;
-import mezcla.batch.LogState;
-import mezcla.batch.Stamp;
 import org.testng.annotations.Test;
 
 public class WayOutTest {
@@ -28,21 +24,8 @@ public class WayOutTest {
                 ZoneOffset.UTC);
     }
 
-    private static BatchState afterwards(TestLog log, RunPlan plan) {
-        Instant now = TestLog.day(1);
-        List<LogEntry> longer = new ArrayList<>(log.entries());
-        longer.add(new LogEntry.RunLogged(
-                new Stamp(1000, now, now, "", false),
-                plan.batch().id(),
-                plan.question().rolls(),
-                plan.asRunBaths(),
-                plan.question().tankMl(),
-                List.of()));
-        return LogState.fold(longer).batch(plan.batch().id());
-    }
-
     private static List<WayOut> waysOut(TestLog log, RunQuestion question) {
-        return WayOut.of(log.state().standing(), question, TANKS, plan -> afterwards(log, plan));
+        return WayOut.of(log.entries(), question, Set.of(), TANKS);
     }
 
     @Test
@@ -51,7 +34,7 @@ public class WayOutTest {
         log.kit(0, 1, Leaflets.negative(), 5000);
         log.mix(0, 7, 1, 500);
         List<WayOut> ways = waysOut(log, question(1, 900));
-        assertThat(ways).hasSize(1);
+        assertThat(ways).hasSize(2);
         assertThat(ways.get(0)).isInstanceOf(WayOut.SmallerTank.class);
         assertThat(ways.get(0).plan().question().tankMl()).isEqualTo(400);
     }
@@ -84,6 +67,49 @@ public class WayOutTest {
         TestLog log = new TestLog();
         log.kit(0, 1, Leaflets.negative(), 5000);
         log.mix(0, 7, 1, 200);
-        assertThat(waysOut(log, question(1, 900))).isEmpty();
+        assertThat(waysOut(log, question(1, 1200))).isEmpty();
+    }
+
+    @Test
+    public void batchThatLacksVolumeIsToppedUpFromAnOpenedKit() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(0, 7, 1, 400);
+        WayOut.ToppedUp way = only(WayOut.ToppedUp.class, waysOut(log, question(1, 600)));
+        assertThat(way.added()).extracting(WayOut.Fresh::volumeMl).containsExactly(200.0, 200.0);
+        assertThat(way.added().get(0).kitShare()).isCloseTo(0.1, within(1e-9));
+        assertThat(way.plan().fits()).isTrue();
+        assertThat(waysOut(log, question(1, 1100)).stream().filter(WayOut.ToppedUp.class::isInstance))
+                .as("the kit makes 600 ml more, and 700 ml are lacking")
+                .isEmpty();
+    }
+
+    @Test
+    public void bathThatHoldsTheRunBackIsRenewedWhereTheRestIsSound() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(0, 7, 1, 500);
+        log.run(0.5, 7, 5, 1L, 2L);
+        WayOut.Renewed way = only(WayOut.Renewed.class, waysOut(log, question(1, 250)));
+        assertThat(way.renewed()).extracting(fresh -> fresh.fill().id()).containsExactly(1L);
+        assertThat(way.plan()
+                        .imageDeveloper()
+                        .orElseThrow()
+                        .shown()
+                        .orElseThrow()
+                        .seconds())
+                .isEqualTo(200);
+        log.run(0.6, 7, 3, 1L, 2L);
+        assertThat(waysOut(log, question(1, 250)).stream().filter(WayOut.Renewed.class::isInstance))
+                .as("both baths are done, so nothing is left to keep")
+                .isEmpty();
+    }
+
+    private static <W extends WayOut> W only(Class<W> kind, List<WayOut> ways) {
+        return ways.stream()
+                .filter(kind::isInstance)
+                .map(kind::cast)
+                .findFirst()
+                .orElseThrow();
     }
 }

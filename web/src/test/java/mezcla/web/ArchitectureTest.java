@@ -85,7 +85,7 @@ public class ArchitectureTest {
                 .whereLayer("mixing")
                 .mayOnlyAccessLayers("leaflet", "measure")
                 .whereLayer("batch")
-                .mayOnlyAccessLayers("leaflet", "measure")
+                .mayOnlyAccessLayers("mixing", "leaflet", "measure")
                 .whereLayer("processing")
                 .mayOnlyAccessLayers("leaflet", "measure")
                 .whereLayer("verdict")

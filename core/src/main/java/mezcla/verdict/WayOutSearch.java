@@ -1,0 +1,191 @@
+package mezcla.verdict;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToDoubleFunction;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
+import mezcla.batch.KitState;
+import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
+import mezcla.batch.Stamp;
+import mezcla.batch.WasteRoute;
+import mezcla.leaflet.FilmProcess;
+import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
+
+/**
+ * Looks for ways out, by adding rows to the log that nobody wrote.
+ *
+ * @param log the whole log
+ * @param state what it adds up to
+ * @param batches the batches that could be asked
+ * @param question the run as it was asked for
+ */
+record WayOutSearch(Collection<LogEntry> log, LogState state, List<BatchState> batches, RunQuestion question) {
+    private static final long NOBODYS_ROW = Long.MAX_VALUE;
+    private static final long NOBODYS_FILL = -1;
+
+    static WayOutSearch of(Collection<LogEntry> log, RunQuestion question, Set<FilmProcess> processes) {
+        LogState state = LogState.fold(log);
+        List<BatchState> batches = state.standing().stream()
+                .filter(batch -> processes.isEmpty() || processes.contains(batch.process()))
+                .toList();
+        return new WayOutSearch(log, state, batches, question);
+    }
+
+    Optional<WayOut> smallerTank(List<Double> tanksMl) {
+        return tanksMl.stream()
+                .filter(tankMl -> tankMl < question.tankMl())
+                .sorted(Comparator.reverseOrder())
+                .map(question::inTank)
+                .flatMap(smaller ->
+                        Shortlist.first(batches.stream()
+                                        .map(batch -> RunPlan.of(batch, smaller))
+                                        .toList())
+                                .stream())
+                .findFirst()
+                .map(WayOut.SmallerTank::new);
+    }
+
+    Optional<WayOut> twoLoads() {
+        List<LogEntry.Roll> rolls = question.rolls();
+        if (rolls.size() < 2) {
+            return Optional.empty();
+        }
+        int half = (rolls.size() + 1) / 2;
+        RunQuestion firstHalf = question.ofRolls(rolls.subList(0, half));
+        RunQuestion secondHalf = question.ofRolls(rolls.subList(half, rolls.size()));
+        return batches.stream()
+                .map(batch -> RunPlan.of(batch, firstHalf))
+                .filter(RunPlan::fits)
+                .map(load -> new WayOut.TwoLoads(load, RunPlan.of(afterLoad(load), secondHalf)))
+                .filter(loads -> loads.second().fits())
+                .map(WayOut.class::cast)
+                .findFirst();
+    }
+
+    private BatchState afterLoad(RunPlan load) {
+        List<LogEntry> longer = new ArrayList<>(log);
+        longer.add(logged(load));
+        return LogState.fold(longer).batch(load.batch().id());
+    }
+
+    Optional<WayOut> toppedUp() {
+        return batches.stream().flatMap(batch -> toppedUp(batch).stream()).findFirst();
+    }
+
+    private Optional<WayOut> toppedUp(BatchState batch) {
+        List<FillState> lacking = batch.fills().stream()
+                .filter(fill -> fill.discarded() == null && fill.bath().oneShot() == null)
+                .filter(fill -> Slack.exceeds(question.tankMl(), fill.inBottleMl()))
+                .toList();
+        return after(batch, lacking, fill -> question.tankMl() - fill.inBottleMl(), this::addTo)
+                .map(done -> new WayOut.ToppedUp(done.plan(), done.fresh()));
+    }
+
+    private Optional<List<LogEntry>> addTo(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
+        double after = fill.volumeMl() + fresh.volumeMl();
+        return Slack.exceeds(after, fill.bottle().capacityMl())
+                ? Optional.empty()
+                : Optional.of(List.of(new LogEntry.FillToppedUp(row(), fill.id(), fresh.volumeMl(), fresh.uses())));
+    }
+
+    Optional<WayOut> renewed() {
+        return batches.stream().flatMap(batch -> renewed(batch).stream()).findFirst();
+    }
+
+    private Optional<WayOut> renewed(BatchState batch) {
+        List<Long> back = RunPlan.of(batch, question).heldBackBy();
+        List<FillState> own =
+                batch.fills().stream().filter(fill -> !batch.isGuest(fill)).toList();
+        List<FillState> going =
+                own.stream().filter(fill -> back.contains(fill.id())).toList();
+        return going.size() == own.size()
+                ? Optional.empty()
+                : after(batch, going, fill -> fill.mixed().volumeMl(), this::replace)
+                        .map(done -> new WayOut.Renewed(done.plan(), done.fresh()));
+    }
+
+    private Optional<List<LogEntry>> replace(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
+        LogEntry renewal = new LogEntry.BathRenewed(row(), batch.id(), fresh);
+        if (fill.discarded() != null) {
+            return Optional.of(List.of(renewal));
+        }
+        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(
+                fill.id(), fill.volumeMl(), WasteRoute.of(fill.bath().role()));
+        return Optional.of(List.of(new LogEntry.FillsDiscarded(row(), batch.id(), List.of(gone), ""), renewal));
+    }
+
+    /** What fresh solution becomes in the log. */
+    private interface Step {
+        Optional<List<LogEntry>> rows(BatchState batch, FillState fill, LogEntry.MixedFill fresh);
+    }
+
+    private record Done(RunPlan plan, List<WayOut.Fresh> fresh) {}
+
+    /** Mixes fresh solution for each fill in turn, each from what the one before left of the kits. */
+    private Optional<Done> after(
+            BatchState batch, List<FillState> fills, ToDoubleFunction<FillState> volumeMl, Step step) {
+        if (fills.isEmpty() || fills.stream().anyMatch(fill -> !fill.inUse().isEmpty())) {
+            return Optional.empty();
+        }
+        List<LogEntry> longer = new ArrayList<>(log);
+        List<WayOut.Fresh> fresh = new ArrayList<>();
+        for (FillState fill : fills) {
+            Optional<Mixed> mixed = mixed(LogState.fold(longer), fill, volumeMl.applyAsDouble(fill), fresh.size());
+            Optional<List<LogEntry>> rows = mixed.flatMap(each -> step.rows(batch, fill, each.fill()));
+            if (rows.isEmpty()) {
+                return Optional.empty();
+            }
+            longer.addAll(rows.get());
+            fresh.add(mixed.get().fresh());
+        }
+        RunPlan plan = RunPlan.of(LogState.fold(longer).batch(batch.id()), question);
+        return plan.fits() ? Optional.of(new Done(plan, fresh)) : Optional.empty();
+    }
+
+    private record Mixed(LogEntry.MixedFill fill, WayOut.Fresh fresh) {}
+
+    /** Mixes a bath from the oldest kit of the same leaflet that still makes that much of it, in ml. */
+    private static Optional<Mixed> mixed(LogState then, FillState fill, double volumeMl, int number) {
+        return then.kits().values().stream()
+                .filter(kit ->
+                        kit.arrival().leaflet().key().equals(fill.leaflet().key()))
+                .flatMap(kit -> mixed(kit, fill, volumeMl, number).stream())
+                .findFirst();
+    }
+
+    private static Optional<Mixed> mixed(KitState kit, FillState fill, double volumeMl, int number) {
+        String bath = fill.mixed().bathKey();
+        try {
+            List<LogEntry.PartUse> uses =
+                    kit.uses(kit.plan(volumeMl, List.of(bath)).baths().get(0));
+            LogEntry.MixedFill fresh = new LogEntry.MixedFill(
+                    NOBODYS_FILL - number, fill.leaflet(), bath, volumeMl, "", fill.bottle(), uses, null);
+            double share = uses.stream().mapToDouble(LogEntry.PartUse::kitShare).sum();
+            return Optional.of(new Mixed(fresh, new WayOut.Fresh(fill, volumeMl, kit, share)));
+        } catch (Refusal tooMuch) {
+            return Optional.empty();
+        }
+    }
+
+    private LogEntry logged(RunPlan plan) {
+        return new LogEntry.RunLogged(
+                row(),
+                plan.batch().id(),
+                plan.question().rolls(),
+                plan.asRunBaths(),
+                plan.question().tankMl(),
+                List.of(),
+                null);
+    }
+
+    private Stamp row() {
+        return new Stamp(NOBODYS_ROW, question.at(), question.at(), "", false);
+    }
+}
