@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import java.util.Locale;
+import mezcla.measure.Refusal;
 
 /**
  * What a fill is stored in.
@@ -23,6 +24,17 @@ public record Bottle(long id, String label, double capacityMl, Material material
         /** In words. */
         public String words() {
             return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /**
+     * Refuses a way of keeping air out that a bottle does not allow: glass cannot be squeezed.
+     *
+     * @throws Refusal {@code glass-not-squeezed}
+     */
+    public void refuseAirKept(AirKept air) {
+        if (air == AirKept.SQUEEZED && material == Material.GLASS) {
+            throw Refusal.of("glass-not-squeezed", "bottle", label);
         }
     }
 }

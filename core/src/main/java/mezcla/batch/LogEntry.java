@@ -241,6 +241,20 @@ public sealed interface LogEntry {
         public double equivalents() {
             return rolls.stream().mapToDouble(Roll::equivalents).sum();
         }
+
+        /** Its baths as other film than was planned wears them, in the same tank. */
+        public List<RunBath> bathsFor(List<Roll> film) {
+            double share = film.stream().mapToDouble(Roll::equivalents).sum() / equivalents();
+            return baths.stream()
+                    .map(bath -> new RunBath(
+                            bath.fillId(),
+                            bath.seconds(),
+                            bath.wearEquivalents() * share,
+                            bath.carryOverMl() * share,
+                            bath.pouredAwayMl(),
+                            bath.celsius()))
+                    .toList();
+        }
     }
 
     /**

@@ -111,4 +111,18 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
     public List<BatchState> standing() {
         return batches.values().stream().filter(batch -> !batch.ended()).toList();
     }
+
+    /**
+     * The run that was started with a row, and is not over yet.
+     *
+     * @param sequence the row
+     * @throws Refusal {@code run-is-over} when it was logged, called off or voided, or never was
+     */
+    public LogEntry.RunStarted underWay(long sequence) {
+        return batches.values().stream()
+                .flatMap(batch -> batch.inUse().stream())
+                .filter(start -> start.stamp().sequence() == sequence)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("run-is-over"));
+    }
 }

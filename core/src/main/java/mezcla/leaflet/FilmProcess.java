@@ -1,5 +1,7 @@
 package mezcla.leaflet;
 
+import java.util.stream.Stream;
+
 /**
  * A family of chemistry: one of the three that everybody knows, or another that the house names.
  *
@@ -15,4 +17,12 @@ public record FilmProcess(String key, String name) {
 
     /** Colour negative film with a carbon backing, which must come off first. */
     public static final FilmProcess CINE_NEGATIVE = new FilmProcess("cine-negative", "Cine negative");
+
+    /** The process of that key; one that the house names where it is none of the three. */
+    public static FilmProcess of(String key) {
+        return Stream.of(COLOUR_NEGATIVE, COLOUR_SLIDE, CINE_NEGATIVE)
+                .filter(process -> process.key().equals(key))
+                .findFirst()
+                .orElseGet(() -> new FilmProcess(key, key));
+    }
 }

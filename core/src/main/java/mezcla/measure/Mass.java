@@ -37,6 +37,11 @@ public record Mass(double grams) {
         return new Mass(number.readIn(value -> value * grams, LEAST_G, MOST_G, "g"));
     }
 
+    /** So many grams in ounces. */
+    public static double ounces(double grams) {
+        return grams / GRAMS_IN_OUNCE;
+    }
+
     /** In grams, with all its digits; {@link #parse} reads it back. */
     @Override
     public String toString() {

@@ -31,6 +31,11 @@ public record Volume(double ml) implements Comparable<Volume> {
             this.names = List.of(names);
         }
 
+        /** So many millilitres in this unit. */
+        public double of(double millilitres) {
+            return millilitres / ml;
+        }
+
         /** How the unit is written beside a field. */
         public String symbol() {
             return this == L ? "L" : names.get(0);

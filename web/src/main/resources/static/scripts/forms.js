@@ -11,3 +11,4 @@ document.addEventListener("submit", (event) => {
 
 // Where the page answers as it changes, the button that asks for the answer is not needed.
 document.documentElement.classList.add("answers-itself");
+document.querySelectorAll("button.no-script").forEach((button) => button.remove());

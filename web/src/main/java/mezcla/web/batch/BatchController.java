@@ -1,5 +1,6 @@
 package mezcla.web.batch;
 
+import java.util.Map;
 import mezcla.batch.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.web.shell.FieldErrors;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The Batch page. */
@@ -23,10 +25,12 @@ class BatchController {
     private static final int REASON_CHARACTERS = 200;
 
     private final BatchService batches;
+    private final CorrectionService corrections;
     private final OneTimeForms forms;
 
-    BatchController(BatchService batches, OneTimeForms forms) {
+    BatchController(BatchService batches, CorrectionService corrections, OneTimeForms forms) {
         this.batches = batches;
+        this.corrections = corrections;
         this.forms = forms;
     }
 
@@ -61,11 +65,102 @@ class BatchController {
         return new ModelAndView(page(id, form, errors, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
     }
 
+    @PostMapping("/batches/{id}/notes")
+    ModelAndView note(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String note,
+            @RequestParam(defaultValue = "") String formKey,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        String text = errors.read("note", () -> TypedText.of(note, REASON_CHARACTERS, "missing"));
+        return forms.answer(
+                errors,
+                formKey,
+                () -> {
+                    batches.note(member, id, String.valueOf(text));
+                    return "/batches/" + id + "?noted";
+                },
+                refusal -> "note",
+                () -> again(id, "note", note, errors, model));
+    }
+
+    @PostMapping("/batches/{id}/guests")
+    ModelAndView share(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String fill,
+            @RequestParam(defaultValue = "") String formKey,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        Long fillId = errors.read("fill", () -> number(fill));
+        return forms.answer(
+                errors,
+                formKey,
+                () -> {
+                    batches.share(member, id, fillId == null ? 0 : fillId);
+                    return "/batches/" + id + "?shared";
+                },
+                refusal -> "fill",
+                () -> again(id, "fill", fill, errors, model));
+    }
+
+    private static Long number(String typed) {
+        if (!typed.matches("[0-9]{1,9}")) {
+            throw Refusal.of("guest-missing");
+        }
+        return Long.valueOf(typed);
+    }
+
+    private ModelAndView again(long id, String field, String typed, FieldErrors errors, Model model) {
+        DiscardForm form = new DiscardForm();
+        form.setFormKey(forms.newKey());
+        model.addAttribute("typed", Map.of(field, typed));
+        return new ModelAndView(page(id, form, errors, model), model.asMap());
+    }
+
+    @GetMapping("/batches/{id}/leaflet")
+    @PreAuthorize("hasRole('STEWARD')")
+    String correction(@PathVariable long id, Model model) {
+        return correctionPage(id, "", new FieldErrors(), model);
+    }
+
+    @PostMapping("/batches/{id}/leaflets")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView correct(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "") String reason,
+            @RequestParam(defaultValue = "") String formKey,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        String why = errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, "reason-missing"));
+        return forms.answer(
+                errors,
+                formKey,
+                () -> {
+                    corrections.correct(member, id, String.valueOf(why));
+                    return "/batches/" + id + "?corrected";
+                },
+                refusal -> "reason",
+                () -> new ModelAndView(correctionPage(id, reason, errors, model), model.asMap()));
+    }
+
+    private String correctionPage(long id, String reason, FieldErrors errors, Model model) {
+        model.addAttribute("correction", corrections.correction(id));
+        model.addAttribute("reason", reason);
+        model.addAttribute("errors", errors);
+        return "batch/leaflet";
+    }
+
     private String page(long id, DiscardForm form, FieldErrors errors, Model model) {
         model.addAttribute("batch", batches.batch(id));
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
         model.addAttribute("routes", WasteRoute.values());
+        if (!model.containsAttribute("typed")) {
+            model.addAttribute("typed", Map.of());
+        }
         return "batch/batch";
     }
 }

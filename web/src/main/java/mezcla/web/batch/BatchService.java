@@ -1,5 +1,7 @@
 package mezcla.web.batch;
 
+import java.time.Clock;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,9 +10,9 @@ import java.util.Map;
 import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
+import mezcla.batch.Handover;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Stamp;
 import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Range;
 import mezcla.measure.ProcessingTime;
@@ -41,11 +43,15 @@ public class BatchService {
     private final DarkroomLog log;
     private final Planning planning;
     private final HouseService houses;
+    private final CorrectionService corrections;
+    private final Clock clock;
 
-    BatchService(DarkroomLog log, Planning planning, HouseService houses) {
+    BatchService(DarkroomLog log, Planning planning, HouseService houses, CorrectionService corrections, Clock clock) {
         this.log = log;
         this.planning = planning;
         this.houses = houses;
+        this.corrections = corrections;
+        this.clock = clock;
     }
 
     /**
@@ -75,7 +81,116 @@ public class BatchService {
                         .orElse(null),
                 lines(entries, id, house),
                 waste(plan),
-                batch.fills().stream().anyMatch(FillState::about));
+                batch.fills().stream().anyMatch(FillState::about),
+                Handover.of(batch).map(last -> handover(last, house)).orElse(""),
+                batch.inUse().stream()
+                        .map(start -> new BatchView.InUse(start.stamp().sequence(), inUse(start, house)))
+                        .toList(),
+                overrides(batch, house),
+                renewable(batch),
+                guests(state, batch),
+                batch.notes().stream()
+                        .map(note -> "%s (%s, %s)"
+                                .formatted(
+                                        note.text(),
+                                        note.stamp().who(),
+                                        Figures.day(note.stamp().happenedAt(), house.timeZone())))
+                        .toList(),
+                corrections.isNewer(batch));
+    }
+
+    /** Who used it last, when, with what, and how it came out. */
+    private static String handover(Handover handover, House house) {
+        LogEntry.RunLogged last = handover.last();
+        String result =
+                handover.result() == null ? "nobody has judged that film yet" : EntryWords.seen(handover.result());
+        return "%s used it last, %s%s, with %s; %s."
+                .formatted(
+                        last.stamp().who(),
+                        last.stamp().about() ? "about " : "",
+                        Figures.dayAndHour(last.stamp().happenedAt(), house.timeZone()),
+                        EntryWords.film(last.rolls()),
+                        result);
+    }
+
+    private String inUse(LogEntry.RunStarted start, House house) {
+        return "In use since %s, %s: %s"
+                .formatted(
+                        Figures.since(start.stamp().happenedAt(), clock.instant(), house.timeZone()),
+                        start.stamp().who(),
+                        EntryWords.film(start.rolls()));
+    }
+
+    private static List<String> overrides(BatchState batch, House house) {
+        return batch.fills().stream()
+                .flatMap(fill -> fill.overrides().stream()
+                        .map(override -> "%s: %s went past its limit on purpose on %s. %s"
+                                .formatted(
+                                        fill.bath().role().name(),
+                                        override.who(),
+                                        Figures.day(override.at(), house.timeZone()),
+                                        override.reason())))
+                .toList();
+    }
+
+    /** The baths of its own leaflet that were poured away or never were; those that stand have a page of their own. */
+    private static Map<String, String> renewable(BatchState batch) {
+        Map<String, String> missing = new LinkedHashMap<>();
+        batch.mixed().fills().get(0).leaflet().baths().stream()
+                .filter(bath -> batch.fills().stream()
+                        .noneMatch(fill ->
+                                fill.discarded() == null && fill.bath().role().equals(bath.role())))
+                .forEach(bath -> missing.put(bath.key(), bath.role().name()));
+        return batch.ended() ? Map.of() : missing;
+    }
+
+    private static List<BatchView.Guest> guests(LogState state, BatchState batch) {
+        Collection<String> wanted = renewable(batch).values();
+        return state.standing().stream()
+                .flatMap(other -> other.own()
+                        .filter(fill -> wanted.contains(fill.bath().role().name()))
+                        .filter(fill -> accepts(batch, fill))
+                        .map(fill -> new BatchView.Guest(
+                                fill.id(),
+                                "%s of batch %d, %s, in %s"
+                                        .formatted(
+                                                fill.bath().role().name(),
+                                                other.id(),
+                                                other.mixed().name(),
+                                                fill.bottle().label()))))
+                .toList();
+    }
+
+    private static boolean accepts(BatchState batch, FillState guest) {
+        try {
+            batch.refuseGuest(guest);
+            return true;
+        } catch (Refusal refused) {
+            return false;
+        }
+    }
+
+    /**
+     * Lets a fill of another batch serve in this one as well.
+     *
+     * @throws Refusal {@code unknown-batch}, {@code unknown-fill}, or what {@link BatchState#refuseGuest} refuses
+     */
+    @Transactional
+    public void share(SignedIn who, long batchId, long fillId) {
+        LogState state = log.state();
+        state.batch(batchId).refuseGuest(state.fill(fillId));
+        log.add(who, stamp -> new LogEntry.FillShared(stamp, batchId, fillId));
+    }
+
+    /**
+     * Leaves a note that comes up when the kit is mixed again.
+     *
+     * @throws Refusal {@code unknown-batch}
+     */
+    @Transactional
+    public void note(SignedIn who, long batchId, String text) {
+        log.state().batch(batchId);
+        log.add(who, stamp -> new LogEntry.NoteLeft(stamp, batchId, text));
     }
 
     /** What forbids its use outright, then what the verdict rests on. */
@@ -102,27 +217,14 @@ public class BatchService {
         Map<String, String> facts = new LinkedHashMap<>();
         LogEntry.BatchMixed mixed = batch.mixed();
         facts.put(
-                "Mixed",
+                batch.adopted() ? "Taken over" : "Mixed",
                 "%s by %s, from %s"
                         .formatted(
                                 Figures.day(mixed.stamp().happenedAt(), house.timeZone()),
                                 mixed.stamp().who(),
                                 batch.leaflet().name()));
         facts.put("Film so far", film(batch));
-        if (!batch.runs().isEmpty()) {
-            Stamp last = batch.runs().get(batch.runs().size() - 1).stamp();
-            facts.put("Last used", Figures.dayAndHour(last.happenedAt(), house.timeZone()) + " by " + last.who());
-            facts.put("How it came out", howItCameOut(batch, last));
-        }
         return facts;
-    }
-
-    private static String howItCameOut(BatchState batch, Stamp last) {
-        return batch.imageDeveloper()
-                .map(FillState::inspection)
-                .filter(look -> !look.at().isBefore(last.happenedAt()))
-                .map(look -> Figures.sentence(EntryWords.seen(look.result())))
-                .orElse("nobody has judged that film yet");
     }
 
     private static String film(BatchState batch) {
@@ -153,7 +255,7 @@ public class BatchService {
                 rolls(fill),
                 planned == null ? "discarded" : age(fill),
                 Figures.ml(fill.discarded() == null ? fill.volumeMl() : 0),
-                fill.mixed().bottle().label());
+                fill.bottle().label());
     }
 
     private static String rolls(FillState fill) {
@@ -195,6 +297,7 @@ public class BatchService {
         return plan == null
                 ? List.of()
                 : plan.baths().stream()
+                        .filter(bath -> !plan.batch().isGuest(bath.fill()))
                         .map(bath -> new BatchView.Waste(
                                 bath.fill().id(),
                                 bath.fill().bath().role().name(),
@@ -211,7 +314,7 @@ public class BatchService {
      * @param batchId the batch
      * @param routes where each fill goes
      * @param reason why
-     * @throws Refusal {@code fills-missing}, {@code unknown-fill}, {@code already-discarded} or
+     * @throws Refusal {@code fills-missing}, {@code unknown-fill}, {@code already-discarded}, {@code in-use} or
      *     {@code waste-kept-apart}
      */
     @PreAuthorize("hasRole('STEWARD')")
@@ -228,11 +331,12 @@ public class BatchService {
     }
 
     private static LogEntry.DiscardedFill discarded(BatchState batch, long fillId, WasteRoute route) {
-        FillState fill = batch.fills().stream()
+        FillState fill = batch.own()
                 .filter(each -> each.id() == fillId)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("unknown-fill", "fill", fillId));
         fill.refuseDiscarded();
+        fill.refuseInUse();
         route.accept(fill.bath().role());
         return new LogEntry.DiscardedFill(fillId, fill.volumeMl(), route);
     }

@@ -21,6 +21,13 @@ import org.jspecify.annotations.Nullable;
  * @param log what happened to it, the newest first
  * @param waste where each standing fill can be poured away
  * @param about whether it rests on remembered figures
+ * @param handover who used it last, when, with what, and how it came out
+ * @param inUse the runs that it is in just now
+ * @param overrides limits that were passed on purpose, as sentences
+ * @param renewable the baths that can be mixed afresh, by key
+ * @param guests fills of other batches that could serve in this one as well
+ * @param notes what to remember when its kit is mixed again
+ * @param newerLeaflet whether a later version of its leaflet is known
  */
 public record BatchView(
         long id,
@@ -34,7 +41,30 @@ public record BatchView(
         @Nullable Cost cost,
         List<EntryLine> log,
         List<Waste> waste,
-        boolean about) {
+        boolean about,
+        String handover,
+        List<InUse> inUse,
+        List<String> overrides,
+        Map<String, String> renewable,
+        List<Guest> guests,
+        List<String> notes,
+        boolean newerLeaflet) {
+    /**
+     * A run that it is in just now.
+     *
+     * @param started the row with which it was started
+     * @param words since when, by whom, with what
+     */
+    public record InUse(long started, String words) {}
+
+    /**
+     * A fill of another batch.
+     *
+     * @param fillId the fill
+     * @param words what it is, and whose
+     */
+    public record Guest(long fillId, String words) {}
+
     /**
      * A fill, as a line of the table.
      *

@@ -4,6 +4,7 @@ import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.cupboard.CupboardService;
+import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -87,7 +88,8 @@ class MixController {
     }
 
     private static @Nullable Volume volume(MixForm form, FieldErrors errors) {
-        return errors.read("volume", () -> Volume.parse(form.getVolume(), Volume.Unit.ML));
+        return errors.read(
+                "volume", () -> Volume.parse(form.getVolume(), Units.shown().volume()));
     }
 
     private ModelAndView page(long id, MixForm form, FieldErrors errors, Model model) {
@@ -107,6 +109,7 @@ class MixController {
             form.setName(leaflet.name());
         }
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
+        model.addAttribute("notes", mixes.notes(id));
         model.addAttribute("kitId", id);
         model.addAttribute("kitName", leaflet.name());
         model.addAttribute("form", form);

@@ -1,6 +1,7 @@
 package mezcla.web.bench;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,7 @@ import mezcla.mixing.KitSplit;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
 import mezcla.web.shell.SignedIn;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -84,7 +86,7 @@ public class MixService {
 
     private static BatchPlan plan(LogState state, long kitId, Volume volume) {
         KitState kit = state.kit(kitId);
-        return BatchPlan.of(kit.arrival().leaflet(), kit.left(), volume.ml());
+        return kit.plan(volume.ml());
     }
 
     /**
@@ -116,7 +118,8 @@ public class MixService {
                     bath.mix().finalMl(),
                     typed.typed(),
                     bottles.get(bath.bath().key()),
-                    uses(kitId, bath)));
+                    state.kit(kitId).uses(bath),
+                    null));
         }
         long batchId = log.newBatch();
         log.add(who, stamp -> new LogEntry.BatchMixed(stamp, batchId, name, fills));
@@ -141,10 +144,25 @@ public class MixService {
         return bottles;
     }
 
-    private static List<LogEntry.PartUse> uses(long kitId, BatchPlan.PlannedBath bath) {
-        return bath.takes().stream()
-                .filter(take -> take.amount() > 0)
-                .map(take -> new LogEntry.PartUse(kitId, take.part(), take.amount(), take.kitShare()))
+    /** What members wanted to be remembered when that kit is mixed again, the newest first. */
+    @Transactional(readOnly = true)
+    public List<String> notes(long kitId) {
+        LogState state = log.state();
+        String sheet = state.kit(kitId).arrival().leaflet().key();
+        return state.batches().values().stream()
+                .filter(batch -> batch.leaflet().key().equals(sheet))
+                .flatMap(batch -> batch.notes().stream())
+                .sorted(Comparator.comparing(
+                                (LogEntry.NoteLeft note) -> note.stamp().happenedAt())
+                        .reversed())
+                .map(note -> "%s (%s, %s, batch %d)"
+                        .formatted(
+                                note.text(),
+                                note.stamp().who(),
+                                Figures.day(
+                                        note.stamp().happenedAt(),
+                                        houses.house().timeZone()),
+                                note.batchId()))
                 .toList();
     }
 }

@@ -11,6 +11,7 @@ import mezcla.leaflet.Unit;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.MixPlan;
 import mezcla.web.drawing.JugDrawing;
+import mezcla.web.house.Units;
 import mezcla.web.shell.Figures;
 
 /**
@@ -67,9 +68,21 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
     }
 
     static MixView of(BatchPlan plan, String typed, FreeBottles free) {
-        return new MixView(
+        return titled(
                 "Mix %s of every bath, with %s of water in all"
-                        .formatted(typed.matches("[0-9]+") ? typed + "\u00a0ml" : typed, Figures.inAll(plan.waterMl())),
+                        .formatted(asTyped(typed), Figures.inAll(plan.waterMl())),
+                plan,
+                free);
+    }
+
+    /** A volume as it was typed; a bare number with the unit that stood beside it. */
+    static String asTyped(String typed) {
+        return typed.matches("[0-9.,]+") ? typed + "\u00a0" + Units.shown().volumeName() : typed;
+    }
+
+    static MixView titled(String title, BatchPlan plan, FreeBottles free) {
+        return new MixView(
+                title,
                 plan.baths().stream()
                         .map(bath -> bath(plan.leaflet(), bath, free))
                         .toList(),
@@ -120,7 +133,7 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
                 : " at %s (%s to %s)"
                         .formatted(
                                 Figures.celsius(mixing.target()),
-                                Figures.plain(mixing.min(), 1),
+                                Figures.celsius(mixing.min()),
                                 Figures.celsius(mixing.max()));
     }
 

@@ -1,18 +1,52 @@
 package mezcla.web.cupboard;
 
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.TypedDay;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedText;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.ModelAndView;
 
 /** The Cupboard. */
 @Controller
 class CupboardController {
-    private final CupboardService cupboard;
+    private static final int LOT_CHARACTERS = 40;
+    private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
-    CupboardController(CupboardService cupboard) {
+    private final CupboardService cupboard;
+    private final Leaflets leaflets;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+    private final Clock clock;
+
+    CupboardController(
+            CupboardService cupboard, Leaflets leaflets, HouseService houses, OneTimeForms forms, Clock clock) {
         this.cupboard = cupboard;
+        this.leaflets = leaflets;
+        this.houses = houses;
+        this.forms = forms;
+        this.clock = clock;
     }
 
     @GetMapping("/cupboard")
@@ -27,5 +61,85 @@ class CupboardController {
                         : "%s %s can be mixed from"
                                 .formatted(Figures.sentence(Figures.number(mixable)), mixable == 1 ? "kit" : "kits"));
         return "cupboard/cupboard";
+    }
+
+    @GetMapping("/kits/new")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView arrival(@ModelAttribute("form") ArrivalForm form, Model model) {
+        if (!forms.isKey(form.getFormKey())) {
+            return forms.askAgainWithNewKey();
+        }
+        return page(form, new FieldErrors(), model);
+    }
+
+    @PostMapping("/kits")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView arrive(
+            @ModelAttribute("form") ArrivalForm form, @AuthenticationPrincipal SignedIn member, Model model) {
+        FieldErrors errors = new FieldErrors();
+        CurrencyUnit currency = houses.house().currency();
+        Leaflet leaflet = errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
+        Money price = errors.read("price", () -> money(form.getPrice(), currency));
+        Money delivery = errors.read(
+                "delivery",
+                () -> form.getDelivery().isBlank() ? Money.zero(currency) : money(form.getDelivery(), currency));
+        String lot = form.getLot().isBlank()
+                ? null
+                : errors.read("lot", () -> TypedText.of(form.getLot(), LOT_CHARACTERS, "missing"));
+        Instant came = form.getCame().isBlank()
+                ? null
+                : errors.read(
+                        "came",
+                        () -> TypedDay.noonOf(form.getCame(), houses.house().timeZone(), clock.instant()));
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> "/cupboard?came="
+                        + cupboard.arrive(
+                                member, known(leaflet), form.getParts(), known(price), known(delivery), lot, came),
+                refusal -> "parts",
+                () -> page(form, errors, model));
+    }
+
+    private static <T> T known(@Nullable T read) {
+        if (read == null) {
+            throw Refusal.of("missing");
+        }
+        return read;
+    }
+
+    private static Money money(String typed, CurrencyUnit currency) {
+        String text = typed.strip();
+        if (text.isEmpty()) {
+            throw Refusal.of("missing");
+        }
+        int decimals = currency.getDecimalPlaces();
+        String pattern = decimals == 0 ? "[0-9]{1,7}" : "[0-9]{1,7}([.,][0-9]{1," + decimals + "})?";
+        if (!text.matches(pattern)) {
+            throw Refusal.of("not-money", "text", text);
+        }
+        BigDecimal amount = new BigDecimal(text.replace(',', '.'));
+        if (amount.compareTo(MOST) > 0) {
+            throw Refusal.of("not-money", "text", text);
+        }
+        return Money.of(currency, amount);
+    }
+
+    private ModelAndView page(ArrivalForm form, FieldErrors errors, Model model) {
+        Leaflet leaflet =
+                form.getLeaflet().isEmpty() ? null : errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
+        model.addAllAttributes(Map.of(
+                "sheets",
+                leaflets.sheets(),
+                "currency",
+                houses.house().currency().getCode(),
+                "form",
+                form,
+                "errors",
+                errors));
+        model.addAttribute("leaflet", leaflet);
+        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
+        return new ModelAndView(
+                "cupboard/arrival", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
     }
 }

@@ -1,18 +1,28 @@
 package mezcla.web.cupboard;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Collectors;
 import mezcla.batch.KitState;
+import mezcla.batch.LogEntry;
 import mezcla.batch.PartState;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Unit;
+import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.SignedIn;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,11 +36,13 @@ public class CupboardService {
     private final DarkroomLog log;
     private final Planning planning;
     private final HouseService houses;
+    private final Clock clock;
 
-    CupboardService(DarkroomLog log, Planning planning, HouseService houses) {
+    CupboardService(DarkroomLog log, Planning planning, HouseService houses, Clock clock) {
         this.log = log;
         this.planning = planning;
         this.houses = houses;
+        this.clock = clock;
     }
 
     /** Every kit; those that still make something first, the opened ones before the sealed. */
@@ -45,11 +57,70 @@ public class CupboardService {
                 .toList();
     }
 
+    /**
+     * Logs that a kit came, or parts that were bought alone.
+     *
+     * @param who the steward who says so
+     * @param leaflet what its sheet says
+     * @param parts keys of the parts that came alone; none for a whole kit
+     * @param price what it cost
+     * @param delivery what its delivery cost
+     * @param lot what is printed on it; null for nothing
+     * @param came when it came; null for now
+     * @return the kit
+     * @throws Refusal {@code unknown-part}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public long arrive(
+            SignedIn who,
+            Leaflet leaflet,
+            List<String> parts,
+            Money price,
+            Money delivery,
+            @Nullable String lot,
+            @Nullable Instant came) {
+        parts.forEach(leaflet::part);
+        long kit = log.newKit();
+        List<String> only = parts.size() == leaflet.parts().size() ? List.of() : parts;
+        log.add(
+                who,
+                came == null ? clock.instant() : came,
+                false,
+                stamp -> new LogEntry.KitArrived(stamp, kit, leaflet, price, delivery, lot, only));
+        return kit;
+    }
+
     private KitView view(KitState kit) {
         Leaflet leaflet = kit.arrival().leaflet();
         House house = houses.house();
-        KitSplit split = KitSplit.of(leaflet.recipes(), kit.left(), leaflet.makesMl());
-        boolean mixable = split.largestMl() >= LEAST_WORTH_MIXING_ML;
+        List<String> baths = kit.complete().stream().map(Bath::key).toList();
+        boolean whole = kit.arrival().only().isEmpty();
+        boolean takesParts =
+                !KitSplit.needs(leaflet.recipes(baths), leaflet.makesMl()).isEmpty();
+        if (!takesParts) {
+            return view(kit, house, "Parts of no bath alone: keep them for another kit.", false);
+        }
+        KitSplit split = KitSplit.of(leaflet.recipes(baths), kit.left(), leaflet.makesMl());
+        boolean makesSome = split.largestMl() >= LEAST_WORTH_MIXING_ML;
+        boolean opened = kit.parts().stream().anyMatch(state -> state.openedAt() != null);
+        return whole
+                ? view(kit, house, enough(leaflet, split, makesSome, opened), makesSome)
+                : view(kit, house, enoughAlone(kit, split, makesSome), false);
+    }
+
+    private static String enoughAlone(KitState kit, KitSplit split, boolean makesSome) {
+        String baths = kit.complete().stream()
+                .map(bath -> Figures.within(bath.role().name()))
+                .collect(Collectors.joining(" and "));
+        return makesSome
+                ? "Bought alone: makes %s of %s, to renew it."
+                        .formatted(Figures.ml(Math.floor(split.largestMl() + 1e-6)), baths)
+                : "Bought alone: makes no more of %s.".formatted(baths);
+    }
+
+    private KitView view(KitState kit, House house, String enough, boolean mixable) {
+        Leaflet leaflet = kit.arrival().leaflet();
         boolean opened = kit.parts().stream().anyMatch(state -> state.openedAt() != null);
         return new KitView(
                 kit.id(),
@@ -61,9 +132,10 @@ public class CupboardService {
                                 Figures.day(kit.arrival().stamp().happenedAt(), house.timeZone()),
                                 Figures.money(kit.arrival().landed())),
                 kit.parts().stream().map(this::part).toList(),
-                enough(leaflet, split, mixable, opened),
+                enough,
                 mixable,
-                opened);
+                kit.parts().stream().anyMatch(state -> state.openedAt() != null),
+                !kit.arrival().only().isEmpty() && kit.parts().stream().anyMatch(state -> state.left() > 0));
     }
 
     private static String enough(Leaflet leaflet, KitSplit split, boolean mixable, boolean opened) {

@@ -14,6 +14,7 @@ import java.util.List;
  * @param enough what it still makes
  * @param mixable whether it still makes anything
  * @param opened whether any part was opened
+ * @param alone whether it is parts that were bought alone, of which something is left
  */
 public record KitView(
         long id,
@@ -24,7 +25,8 @@ public record KitView(
         List<Part> parts,
         String enough,
         boolean mixable,
-        boolean opened) {
+        boolean opened,
+        boolean alone) {
     /**
      * A part of a kit.
      *

@@ -24,6 +24,8 @@ import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Tool;
+import mezcla.web.house.Units;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
@@ -76,9 +78,9 @@ class DemoData implements ApplicationRunner {
         if (!houses.tanks().isEmpty()) {
             return;
         }
-        houses.setUp(new House("Tannery Yard", NZD, ZONE));
+        houses.setUp(new House("Tannery Yard", NZD, ZONE, Units.METRIC, null));
         addPeople();
-        addTanksAndBottles();
+        addThings();
         for (String key : List.of(
                 "oxbow-negative-liquid",
                 "kiln-lane-negative-powder",
@@ -115,7 +117,7 @@ class DemoData implements ApplicationRunner {
         people.put("Bram", members.add("bram", "Bram", STEWARD_PASSWORD, "STEWARD"));
     }
 
-    private void addTanksAndBottles() {
+    private void addThings() {
         houses.addTank("300 ml tank", SMALL_TANK_ML);
         houses.addTank("500 ml tank", 500);
         houses.addTank("1 L tank", 1000);
@@ -125,6 +127,14 @@ class DemoData implements ApplicationRunner {
         addBottles("D", 5, 1000, Bottle.Material.FOLDING);
         addBottles("E", 7, 1000, Bottle.Material.PLASTIC);
         houses.bottles().forEach(bottle -> bottles.put(bottle.label(), bottle));
+        List.of("Cold shelf", "Boiler shelf", "Fridge, top").forEach(houses::addPlace);
+        houses.addTool("10 ml syringe", Tool.Kind.SYRINGE, 10, 0.2);
+        houses.addTool("25 ml cylinder", Tool.Kind.CYLINDER, 25, 0.5);
+        houses.addTool("100 ml cylinder", Tool.Kind.CYLINDER, 100, 1);
+        houses.addTool("500 ml cylinder", Tool.Kind.CYLINDER, 500, 5);
+        houses.addTool("Bench scales", Tool.Kind.SCALES, 500, 0.1);
+        houses.addHeater("Old circulator", -0.8);
+        houses.addHeater("New circulator", 0.2);
     }
 
     private void addBottles(String letter, int count, double capacityMl, Bottle.Material material) {
@@ -196,13 +206,14 @@ class DemoData implements ApplicationRunner {
                         sheets.get(sheet),
                         Money.ofMinor(NZD, priceMinor),
                         Money.ofMinor(NZD, deliveryMinor),
-                        null));
+                        null,
+                        List.of()));
         return kit;
     }
 
     private long mix(String who, int daysAgo, long kit, String name, double volumeMl, String... labels) {
         var state = log.state().kit(kit);
-        BatchPlan plan = BatchPlan.of(state.arrival().leaflet(), state.left(), volumeMl);
+        BatchPlan plan = state.plan(volumeMl);
         List<LogEntry.MixedFill> fills = new ArrayList<>();
         for (int i = 0; i < labels.length; i++) {
             BatchPlan.PlannedBath bath = plan.baths().get(i);
@@ -213,9 +224,8 @@ class DemoData implements ApplicationRunner {
                     bath.mix().finalMl(),
                     (int) volumeMl + " ml",
                     bottles.get(labels[i]),
-                    bath.takes().stream()
-                            .map(take -> new LogEntry.PartUse(kit, take.part(), take.amount(), take.kitShare()))
-                            .toList()));
+                    state.uses(bath),
+                    null));
         }
         long batch = log.newBatch();
         log.add(people.get(who), at(daysAgo, 16), false, stamp -> new LogEntry.BatchMixed(stamp, batch, name, fills));
@@ -236,7 +246,7 @@ class DemoData implements ApplicationRunner {
                 people.get(who),
                 at,
                 false,
-                stamp -> new LogEntry.RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against()));
+                stamp -> new LogEntry.RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against(), null));
     }
 
     private void inspect(String who, int daysAgo, long batch, LogEntry.Result result, double trimPercent) {

@@ -63,7 +63,7 @@ public record BottleDrawing(
      * @param x the left edge
      */
     public static BottleDrawing of(FillState fill, int days, double x) {
-        Bottle bottle = fill.mixed().bottle();
+        Bottle bottle = fill.bottle();
         double height = height(bottle.capacityMl());
         double top = FLOOR - height;
         double shoulder = top + 32;
@@ -158,7 +158,7 @@ public record BottleDrawing(
                 "%s, %.0f of %.0f ml, %d days old",
                 fill.bath().role().name(),
                 fill.volumeMl(),
-                fill.mixed().bottle().capacityMl(),
+                fill.bottle().capacityMl(),
                 days);
     }
 }

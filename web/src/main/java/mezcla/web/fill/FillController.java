@@ -1,8 +1,13 @@
 package mezcla.web.fill;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.function.Function;
+import mezcla.batch.AirKept;
+import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -23,10 +28,12 @@ class FillController {
     private static final int REASON_CHARACTERS = 200;
 
     private final FillService fills;
+    private final HouseService houses;
     private final OneTimeForms forms;
 
-    FillController(FillService fills, OneTimeForms forms) {
+    FillController(FillService fills, HouseService houses, OneTimeForms forms) {
         this.fills = fills;
+        this.houses = houses;
         this.forms = forms;
     }
 
@@ -82,7 +89,8 @@ class FillController {
     private ModelAndView volume(
             long id, Act act, String field, String typed, String formKey, Model model, Function<Volume, String> log) {
         FieldErrors errors = new FieldErrors();
-        Volume volume = errors.read(field, () -> Volume.parse(typed, Volume.Unit.ML));
+        Volume volume =
+                errors.read(field, () -> Volume.parse(typed, Units.shown().volume()));
         if (volume != null) {
             String page = errors.read(
                     field, () -> forms.once(formKey, () -> "/fills/" + id + "?" + act.done + log.apply(volume)));
@@ -134,6 +142,48 @@ class FillController {
         return refused(id, "why", typed, errors, model);
     }
 
+    @PostMapping("/fills/{id}/moves")
+    ModelAndView move(
+            @PathVariable long id,
+            @RequestParam Map<String, String> typed,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        Long bottle = errors.read("bottle", () -> number(typed.getOrDefault("bottle", ""), "bottle-missing"));
+        String where = typed.getOrDefault("place", "");
+        Long place = where.isEmpty() ? null : errors.read("place", () -> number(where, "place-missing"));
+        AirKept air = errors.read("air", () -> air(typed.getOrDefault("air", "")));
+        return forms.answer(
+                errors,
+                typed.getOrDefault("formKey", ""),
+                () -> {
+                    if (bottle != null && air != null) {
+                        fills.move(member, id, bottle, place, air);
+                    }
+                    return "/fills/" + id + "?moved";
+                },
+                refusal -> switch (refusal.code()) {
+                    case "glass-not-squeezed" -> "air";
+                    case "place-missing" -> "place";
+                    default -> "bottle";
+                },
+                () -> new ModelAndView(page(id, typed, errors, model), model.asMap()));
+    }
+
+    private static Long number(String typed, String code) {
+        if (!typed.matches("[0-9]{1,9}")) {
+            throw Refusal.of(code);
+        }
+        return Long.valueOf(typed);
+    }
+
+    private static AirKept air(String typed) {
+        return Arrays.stream(AirKept.values())
+                .filter(air -> air.name().equals(typed))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-air"));
+    }
+
     private ModelAndView refused(long id, String field, String typed, FieldErrors errors, Model model) {
         return new ModelAndView(
                 page(id, Map.of(field, typed), errors, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
@@ -143,7 +193,11 @@ class FillController {
         model.addAttribute("fill", fills.fill(id));
         model.addAttribute("typed", typed);
         model.addAttribute("errors", errors);
-        model.addAttribute("keys", new String[] {forms.newKey(), forms.newKey(), forms.newKey()});
+        model.addAttribute("kept", fills.kept(id));
+        model.addAttribute("bottles", fills.bottlesFor(id));
+        model.addAttribute("places", houses.places());
+        model.addAttribute("airs", AirKept.values());
+        model.addAttribute("keys", new String[] {forms.newKey(), forms.newKey(), forms.newKey(), forms.newKey()});
         return "fill/fill";
     }
 }

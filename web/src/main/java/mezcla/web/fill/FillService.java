@@ -1,16 +1,26 @@
 package mezcla.web.fill;
 
+import java.time.Clock;
+import java.util.List;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import mezcla.batch.AirKept;
 import mezcla.batch.BatchState;
+import mezcla.batch.Bottle;
+import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
+import mezcla.batch.Place;
 import mezcla.batch.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
 import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,9 +29,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class FillService {
     private final DarkroomLog log;
+    private final HouseService houses;
+    private final Clock clock;
 
-    FillService(DarkroomLog log) {
+    FillService(DarkroomLog log, HouseService houses, Clock clock) {
         this.log = log;
+        this.houses = houses;
+        this.clock = clock;
     }
 
     /**
@@ -34,18 +48,80 @@ public class FillService {
         LogState state = log.state();
         BatchState batch = state.batchOf(id);
         FillState fill = state.fill(id);
+        FillState.Kept kept = fill.kept();
         return new FillView(
                 id,
                 batch.id(),
                 batch.mixed().name(),
+                fill.mixed().bathKey(),
                 fill.bath().role().name(),
-                fill.mixed().bottle().label(),
+                fill.bottle().label(),
                 Figures.ml(fill.volumeMl()),
+                (kept.place() == null ? "nobody said where" : kept.place().name()) + ", "
+                        + kept.air().words(),
+                fill.inUse().stream()
+                        .map(use -> use.who() + " since "
+                                + Figures.since(
+                                        use.since(),
+                                        clock.instant(),
+                                        houses.house().timeZone()))
+                        .collect(Collectors.joining(", ")),
+                state.servedBy(id).stream()
+                        .map(BatchState::id)
+                        .filter(each -> each != batch.id())
+                        .toList(),
                 fill.bar() == null
                         ? ""
                         : "Barred by %s: %s"
                                 .formatted(fill.bar().who(), fill.bar().reason()),
+                fill.bath().oneShot() != null,
                 fill.discarded() != null);
+    }
+
+    /** How a bottle is kept, to begin a form with. */
+    @Transactional(readOnly = true)
+    FillState.Kept kept(long id) {
+        return log.state().fill(id).kept();
+    }
+
+    /** The bottles that a fill could be poured into; its own first. */
+    @Transactional(readOnly = true)
+    List<Bottle> bottlesFor(long id) {
+        LogState state = log.state();
+        FillState fill = state.fill(id);
+        return Stream.concat(
+                        Stream.of(fill.bottle()),
+                        Bottling.beside(state).freeFor(fill.volumeMl(), houses.bottles()).stream()
+                                .filter(bottle -> bottle.id() != fill.bottle().id()))
+                .toList();
+    }
+
+    /**
+     * Logs that a fill was poured over or put elsewhere, or that the air over it was dealt with.
+     *
+     * @param bottleId what it is in now
+     * @param placeId where that stands; null where nobody says
+     * @param air what keeps air out
+     * @throws Refusal {@code unknown-fill}, {@code already-discarded}, {@code in-use}, {@code bottle-missing},
+     *     {@code bottle-taken}, {@code bottle-too-small}, {@code place-missing} or {@code squeeze-glass}
+     */
+    @Transactional
+    public void move(SignedIn who, long id, long bottleId, @Nullable Long placeId, AirKept air) {
+        FillState fill = standing(id);
+        fill.refuseInUse();
+        Bottle bottle = Stream.concat(Stream.of(fill.bottle()), houses.bottles().stream())
+                .filter(each -> each.id() == bottleId)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("bottle-missing"));
+        bottle.refuseAirKept(air);
+        Bottling.beside(log.state()).pourOver(fill, bottle);
+        Place place = placeId == null
+                ? null
+                : houses.places().stream()
+                        .filter(each -> each.id() == placeId)
+                        .findFirst()
+                        .orElseThrow(() -> Refusal.of("place-missing"));
+        add(who, stamp -> new LogEntry.FillMoved(stamp, id, bottle, place, air));
     }
 
     /**

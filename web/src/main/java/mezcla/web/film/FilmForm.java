@@ -2,7 +2,9 @@ package mezcla.web.film;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
@@ -10,6 +12,7 @@ import mezcla.measure.Refusal;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.TypedText;
 import org.jspecify.annotations.Nullable;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** What a member typed about film, as it was typed. */
 public class FilmForm {
@@ -68,6 +71,26 @@ public class FilmForm {
         tank = smallestTank;
     }
 
+    /** Begins with film that is known already, a line for each owner and format. */
+    public void beginWith(List<LogEntry.Roll> rolls) {
+        Map<List<String>, Integer> lines = new LinkedHashMap<>();
+        rolls.forEach(roll -> lines.merge(List.of(roll.owner(), roll.format().label()), 1, Integer::sum));
+        film = new ArrayList<>();
+        lines.forEach((line, count) -> {
+            FilmLine typed = new FilmLine();
+            typed.setOwner(line.get(0));
+            typed.setFormat(line.get(1));
+            typed.setCount(Integer.toString(count));
+            film.add(typed);
+        });
+        double stops = rolls.get(0).stops();
+        push = PUSHES.stream()
+                .filter(each -> Double.parseDouble(each) == stops)
+                .findFirst()
+                .orElse("0");
+        padded();
+    }
+
     /** Puts an owner to every line where nobody was asked for one. */
     public void ownedBy(String owner) {
         padded().stream().filter(line -> line.owner == null).forEach(line -> line.setOwner(owner));
@@ -122,6 +145,21 @@ public class FilmForm {
             throw Refusal.of("unknown-push");
         }
         return Double.parseDouble(push);
+    }
+
+    /** The film, the push and the tank as a page's address carries them. */
+    public String query() {
+        UriComponentsBuilder address = UriComponentsBuilder.newInstance();
+        for (int i = 0; i < film.size(); i++) {
+            address.queryParam("film[" + i + "].count", film.get(i).getCount())
+                    .queryParam("film[" + i + "].format", film.get(i).getFormat())
+                    .queryParam("film[" + i + "].owner", film.get(i).getOwner());
+        }
+        return address.queryParam("push", push)
+                .queryParam("tank", tank)
+                .encode()
+                .build()
+                .getQuery();
     }
 
     /** The id of the tank. */

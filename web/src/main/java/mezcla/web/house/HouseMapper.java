@@ -2,33 +2,90 @@ package mezcla.web.house;
 
 import java.util.List;
 import mezcla.batch.Bottle;
+import mezcla.batch.Place;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 
-/** The house and what it owns. */
+/** The house and what it owns. What was removed stays, for the log. */
 @Mapper
 interface HouseMapper {
     /** The house as it is stored. */
-    record Row(String name, String currency, String timeZone) {}
+    record Row(String name, String currency, String timeZone, Units units, @Nullable String address) {}
 
-    @Select("SELECT name, currency, time_zone FROM house")
+    @Select("SELECT name, currency, time_zone, units, address FROM house")
     @Nullable
     Row house();
 
-    @Insert("INSERT INTO house (id, name, currency, time_zone) VALUES (1, #{name}, #{currency}, #{timeZone})")
-    void addHouse(String name, String currency, String timeZone);
+    @Insert(
+            """
+            INSERT INTO house (id, name, currency, time_zone, units, address)
+            VALUES (1, #{name}, #{currency}, #{timeZone}, #{units}, #{address})
+            """)
+    void addHouse(Row row);
 
-    @Select("SELECT id, name, volume_ml FROM tank ORDER BY volume_ml, name")
-    List<Tank> tanks();
+    @Update("UPDATE house SET name = #{name}, time_zone = #{timeZone}, units = #{units}, address = #{address}")
+    void changeHouse(Row row);
+
+    @Select("SELECT id, name, volume_ml FROM tank WHERE removed = #{removed} ORDER BY volume_ml, name")
+    List<Tank> tanks(boolean removed);
 
     @Insert("INSERT INTO tank (name, volume_ml) VALUES (#{name}, #{volumeMl})")
     void addTank(String name, double volumeMl);
 
-    @Select("SELECT id, label, capacity_ml, material FROM bottle ORDER BY capacity_ml, label")
-    List<Bottle> bottles();
+    @Select(
+            """
+            SELECT id, label, capacity_ml, material
+            FROM bottle
+            WHERE removed = #{removed}
+            ORDER BY capacity_ml, length(label), label
+            """)
+    List<Bottle> bottles(boolean removed);
 
     @Insert("INSERT INTO bottle (label, capacity_ml, material) VALUES (#{label}, #{capacityMl}, #{material})")
     void addBottle(String label, double capacityMl, Bottle.Material material);
+
+    @Select("SELECT id, name FROM place WHERE removed = #{removed} ORDER BY name")
+    List<Place> places(boolean removed);
+
+    @Insert("INSERT INTO place (name) VALUES (#{name})")
+    void addPlace(@Param("name") String name);
+
+    @Select(
+            "SELECT id, name, kind, capacity, graduation FROM tool WHERE removed = #{removed} ORDER BY kind, capacity, name")
+    List<Tool> tools(boolean removed);
+
+    @Insert(
+            """
+            INSERT INTO tool (name, kind, capacity, graduation)
+            VALUES (#{name}, #{kind}, #{capacity}, #{graduation})
+            """)
+    void addTool(String name, Tool.Kind kind, double capacity, double graduation);
+
+    @Select("SELECT id, name, offset_c FROM heater WHERE removed = #{removed} ORDER BY name")
+    List<Heater> heaters(boolean removed);
+
+    @Insert("INSERT INTO heater (name, offset_c) VALUES (#{name}, #{offsetC})")
+    void addHeater(String name, double offsetC);
+
+    @Update("UPDATE heater SET offset_c = #{offsetC} WHERE id = #{id}")
+    void setOffset(long id, double offsetC);
+
+    @Update("UPDATE tank SET removed = #{removed} WHERE id = #{id}")
+    void removeTank(long id, boolean removed);
+
+    @Update("UPDATE bottle SET removed = #{removed} WHERE id = #{id}")
+    void removeBottle(long id, boolean removed);
+
+    @Update("UPDATE place SET removed = #{removed} WHERE id = #{id}")
+    void removePlace(long id, boolean removed);
+
+    @Update("UPDATE tool SET removed = #{removed} WHERE id = #{id}")
+    void removeTool(long id, boolean removed);
+
+    @Update("UPDATE heater SET removed = #{removed} WHERE id = #{id}")
+    void removeHeater(long id, boolean removed);
 }

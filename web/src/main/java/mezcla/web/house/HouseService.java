@@ -1,8 +1,11 @@
 package mezcla.web.house;
 
 import java.time.ZoneId;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import mezcla.batch.Bottle;
+import mezcla.batch.Place;
 import mezcla.measure.Refusal;
 import mezcla.verdict.School;
 import org.joda.money.CurrencyUnit;
@@ -12,7 +15,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** What the house is and owns, and how it judges. */
 @Service
 public class HouseService {
-    private static final House NOT_SET_UP = new House("Darkroom", CurrencyUnit.of("NZD"), ZoneId.of("UTC"));
+    private static final House NOT_SET_UP =
+            new House("Darkroom", CurrencyUnit.of("NZD"), ZoneId.of("UTC"), Units.METRIC, null);
 
     private final HouseMapper mapper;
 
@@ -26,7 +30,12 @@ public class HouseService {
         HouseMapper.Row row = mapper.house();
         return row == null
                 ? NOT_SET_UP
-                : new House(row.name(), CurrencyUnit.of(row.currency()), ZoneId.of(row.timeZone()));
+                : new House(
+                        row.name(),
+                        CurrencyUnit.of(row.currency()),
+                        ZoneId.of(row.timeZone()),
+                        row.units(),
+                        row.address());
     }
 
     /** How strictly the house judges. */
@@ -37,7 +46,7 @@ public class HouseService {
     /** Its tanks, the smallest first. */
     @Transactional(readOnly = true)
     public List<Tank> tanks() {
-        return mapper.tanks();
+        return mapper.tanks(false);
     }
 
     /**
@@ -47,7 +56,7 @@ public class HouseService {
      */
     @Transactional(readOnly = true)
     public Tank tank(long id) {
-        return mapper.tanks().stream()
+        return mapper.tanks(false).stream()
                 .filter(tank -> tank.id() == id)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("unknown-tank"));
@@ -56,25 +65,125 @@ public class HouseService {
     /** Its bottles, the smallest first. */
     @Transactional(readOnly = true)
     public List<Bottle> bottles() {
-        return mapper.bottles();
+        return mapper.bottles(false);
     }
 
-    /** Gives the house its name, currency and time zone, once. */
+    /** The places where its bottles stand, by name. */
+    @Transactional(readOnly = true)
+    public List<Place> places() {
+        return mapper.places(false);
+    }
+
+    /** What it measures with. */
+    @Transactional(readOnly = true)
+    public List<Tool> tools() {
+        return mapper.tools(false);
+    }
+
+    /** Its heaters, by name. */
+    @Transactional(readOnly = true)
+    public List<Heater> heaters() {
+        return mapper.heaters(false);
+    }
+
+    /** Everything of a kind, kept or removed, by id and name. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> names(Thing thing, boolean removed) {
+        Map<Long, String> names = new LinkedHashMap<>();
+        switch (thing) {
+            case TANK -> mapper.tanks(removed).forEach(tank -> names.put(tank.id(), tank.name()));
+            case BOTTLE -> mapper.bottles(removed).forEach(bottle -> names.put(bottle.id(), bottle.label()));
+            case PLACE -> mapper.places(removed).forEach(place -> names.put(place.id(), place.name()));
+            case TOOL -> mapper.tools(removed).forEach(tool -> names.put(tool.id(), tool.name()));
+            case HEATER -> mapper.heaters(removed).forEach(heater -> names.put(heater.id(), heater.name()));
+        }
+        return names;
+    }
+
+    /** Gives the house its name, currency, time zone, units and address, once. */
     @Transactional
     public void setUp(House house) {
-        mapper.addHouse(
-                house.name(), house.currency().getCode(), house.timeZone().getId());
+        mapper.addHouse(row(house));
+    }
+
+    /** Changes everything about the house but its currency, in which money was spent already. */
+    @Transactional
+    public void change(House house) {
+        mapper.changeHouse(row(house));
+    }
+
+    private static HouseMapper.Row row(House house) {
+        return new HouseMapper.Row(
+                house.name(), house.currency().getCode(), house.timeZone().getId(), house.units(), house.address());
     }
 
     /** Adds a tank. */
     @Transactional
     public void addTank(String name, double volumeMl) {
+        refuseTaken(Thing.TANK, name);
         mapper.addTank(name, volumeMl);
     }
 
     /** Adds a bottle. */
     @Transactional
     public void addBottle(String label, double capacityMl, Bottle.Material material) {
+        refuseTaken(Thing.BOTTLE, label);
         mapper.addBottle(label, capacityMl, material);
+    }
+
+    /** Adds a place. */
+    @Transactional
+    public void addPlace(String name) {
+        refuseTaken(Thing.PLACE, name);
+        mapper.addPlace(name);
+    }
+
+    /** Adds a tool. */
+    @Transactional
+    public void addTool(String name, Tool.Kind kind, double capacity, double graduation) {
+        refuseTaken(Thing.TOOL, name);
+        mapper.addTool(name, kind, capacity, graduation);
+    }
+
+    /** Adds a heater. */
+    @Transactional
+    public void addHeater(String name, double offsetC) {
+        refuseTaken(Thing.HEATER, name);
+        mapper.addHeater(name, offsetC);
+    }
+
+    /** A name stays with the thing that had it, for the log; what was removed can be brought back. */
+    private void refuseTaken(Thing thing, String name) {
+        if (names(thing, false).values().stream().anyMatch(name::equalsIgnoreCase)) {
+            throw Refusal.of("name-taken", "text", name);
+        }
+        if (names(thing, true).values().stream().anyMatch(name::equalsIgnoreCase)) {
+            throw Refusal.of("name-of-removed", "text", name);
+        }
+    }
+
+    /** Sets how much warmer the water is than a heater says, in K. */
+    @Transactional
+    public void setOffset(long heaterId, double offsetC) {
+        mapper.setOffset(heaterId, offsetC);
+    }
+
+    /**
+     * Removes something from its list, or brings it back.
+     *
+     * @throws Refusal {@code unknown-thing}
+     */
+    @Transactional
+    public void remove(Thing thing, long id, boolean removed) {
+        if (!names(thing, !removed).containsKey(id)) {
+            throw Refusal.of("unknown-thing", "id", id);
+        }
+        switch (thing) {
+            case TANK -> mapper.removeTank(id, removed);
+            case BOTTLE -> mapper.removeBottle(id, removed);
+            case PLACE -> mapper.removePlace(id, removed);
+            case TOOL -> mapper.removeTool(id, removed);
+            case HEATER -> mapper.removeHeater(id, removed);
+        }
     }
 }

@@ -3,6 +3,7 @@ package mezcla.web.household;
 import java.time.ZoneId;
 import mezcla.measure.Refusal;
 import mezcla.web.house.House;
+import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.TypedText;
 import org.joda.money.CurrencyUnit;
@@ -33,6 +34,7 @@ class BeginController {
             return "redirect:/sign-in";
         }
         model.addAttribute("errors", new FieldErrors());
+        model.addAttribute("allUnits", Units.values());
         return "household/begin";
     }
 
@@ -46,15 +48,17 @@ class BeginController {
                 errors.read("houseName", () -> TypedText.of(form.getHouseName(), NAME_CHARACTERS, "missing"));
         CurrencyUnit currency = errors.read("currency", () -> HouseholdService.currency(form.getCurrency()));
         ZoneId zone = errors.read("timeZone", () -> HouseholdService.timeZone(form.getTimeZone()));
+        Units units = errors.read("units", () -> HouseholdService.units(form.getUnits()));
+        String address = errors.read("address", () -> HouseholdService.address(form.getAddress()));
         String name = errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, "missing"));
         errors.read("code", () -> {
             code.check(form.getCode());
             return true;
         });
-        if (houseName != null && currency != null && zone != null && name != null && errors.none()) {
+        if (houseName != null && currency != null && zone != null && units != null && name != null && errors.none()) {
             try {
                 household.begin(
-                        new House(houseName, currency, zone),
+                        new House(houseName, currency, zone, units, address),
                         name,
                         form.getSignInName().strip(),
                         form.getPassword());
@@ -65,6 +69,7 @@ class BeginController {
             }
         }
         model.addAttribute("errors", errors);
+        model.addAttribute("allUnits", Units.values());
         return new ModelAndView("household/begin", model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
     }
 }

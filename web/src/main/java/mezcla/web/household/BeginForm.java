@@ -6,6 +6,8 @@ public class BeginForm {
     private String houseName = "";
     private String currency = "NZD";
     private String timeZone = "Pacific/Auckland";
+    private String units = "METRIC";
+    private String address = "";
     private String name = "";
     private String signInName = "";
     private String password = "";
@@ -40,6 +42,23 @@ public class BeginForm {
 
     public void setTimeZone(String timeZone) {
         this.timeZone = timeZone;
+    }
+
+    public String getUnits() {
+        return units;
+    }
+
+    public void setUnits(String units) {
+        this.units = units;
+    }
+
+    /** Where links to the house lead; may be empty. */
+    public String getAddress() {
+        return address;
+    }
+
+    public void setAddress(String address) {
+        this.address = address;
     }
 
     public String getName() {

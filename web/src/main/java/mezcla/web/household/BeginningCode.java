@@ -2,10 +2,10 @@ package mezcla.web.household;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.SecureRandom;
 import java.util.Locale;
 import mezcla.measure.Refusal;
 import mezcla.web.shell.Members;
+import mezcla.web.shell.Unguessable;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -13,12 +13,10 @@ import org.springframework.stereotype.Component;
 /** The code with which a house begins. Only the console shows it; after a few wrong ones there is a new one. */
 @Component
 class BeginningCode {
-    private static final String LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
     private static final int LENGTH = 10;
     private static final int TRIES = 5;
 
     private final Members members;
-    private final SecureRandom random = new SecureRandom();
     private String code = "";
     private int tries;
 
@@ -36,11 +34,7 @@ class BeginningCode {
     }
 
     private synchronized void printNew() {
-        StringBuilder letters = new StringBuilder();
-        for (int i = 0; i < LENGTH; i++) {
-            letters.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
-        }
-        code = letters.toString();
+        code = Unguessable.letters(LENGTH);
         tries = 0;
         System.out.printf("and type this code: %s%n%n", code);
     }

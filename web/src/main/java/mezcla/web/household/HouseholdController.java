@@ -1,151 +1,129 @@
 package mezcla.web.household;
 
-import java.util.Locale;
+import java.time.ZoneId;
 import java.util.Map;
-import java.util.stream.Stream;
-import mezcla.batch.Bottle;
 import mezcla.measure.Refusal;
-import mezcla.measure.Volume;
-import mezcla.web.house.HouseService;
+import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
-import mezcla.web.shell.Figures;
+import mezcla.web.shell.Members;
 import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
-import org.springframework.http.HttpStatus;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
-/** The House: members, tanks and bottles. */
+/** The House: what it is called, who belongs to it, and how each member reads it. */
 @Controller
 class HouseholdController {
     private static final int NAME_CHARACTERS = 40;
+    private static final int HOUSE_CHARACTERS = 60;
 
     private final HouseholdService household;
-    private final HouseService houses;
+    private final Members members;
+    private final HouseholdPage house;
     private final OneTimeForms forms;
 
-    HouseholdController(HouseholdService household, HouseService houses, OneTimeForms forms) {
+    HouseholdController(HouseholdService household, Members members, HouseholdPage house, OneTimeForms forms) {
         this.household = household;
-        this.houses = houses;
+        this.members = members;
+        this.house = house;
         this.forms = forms;
     }
 
     @GetMapping("/house")
-    String house(Model model) {
-        return page(Map.of(), new FieldErrors(), model);
+    ModelAndView house() {
+        return house.show(Map.of(), new FieldErrors());
+    }
+
+    @PostMapping("/house/details")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView change(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String name =
+                errors.read("houseName", () -> TypedText.of(text(typed, "houseName"), HOUSE_CHARACTERS, "missing"));
+        ZoneId zone = errors.read("timeZone", () -> HouseholdService.timeZone(text(typed, "timeZone")));
+        Units units = errors.read("units", () -> HouseholdService.units(text(typed, "units")));
+        String address = errors.read("address", () -> HouseholdService.address(text(typed, "address")));
+        return saved(typed, errors, "house", "houseName", () -> {
+            if (name != null && zone != null && units != null) {
+                household.change(name, zone, units, address);
+            }
+        });
     }
 
     @PostMapping("/house/members")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView addMember(@RequestParam Map<String, String> typed, Model model) {
+    ModelAndView addMember(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
         String name = errors.read("name", () -> TypedText.of(text(typed, "name"), NAME_CHARACTERS, "missing"));
-        if (name != null) {
-            try {
-                return once(
-                        typed,
-                        "member",
-                        () -> household.addMember(
-                                name,
-                                text(typed, "signInName").strip(),
-                                text(typed, "password"),
-                                typed.containsKey("steward")));
-            } catch (Refusal refusal) {
-                errors.add(refusal.code().startsWith("password") ? "password" : "signInName", refusal);
-            }
-        }
-        return refused(typed, errors, model);
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    household.addMember(
+                            String.valueOf(name),
+                            text(typed, "signInName").strip(),
+                            text(typed, "password"),
+                            typed.containsKey("steward"));
+                    return "/house?saved=member";
+                },
+                refusal -> refusal.code().startsWith("password") ? "password" : "signInName",
+                () -> house.show(typed, errors));
     }
 
     @PostMapping("/house/members/{id}/password")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView resetPassword(@PathVariable long id, @RequestParam Map<String, String> typed, Model model) {
-        FieldErrors errors = new FieldErrors();
-        try {
-            return once(typed, "password", () -> household.resetPassword(id, text(typed, "password")));
-        } catch (Refusal refusal) {
-            errors.add("password" + id, refusal);
-            return refused(Map.of(), errors, model);
-        }
+    ModelAndView resetPassword(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        return saved(
+                Map.of("formKey", text(typed, "formKey")),
+                new FieldErrors(),
+                "password",
+                "password" + id,
+                () -> household.resetPassword(id, text(typed, "password")));
     }
 
-    @PostMapping("/house/tanks")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView addTank(@RequestParam Map<String, String> typed, Model model) {
+    /** How a member reads figures, and their PIN. Nobody sets these for somebody else at a shared device. */
+    @PostMapping("/house/me")
+    ModelAndView changeMe(
+            @RequestParam Map<String, String> typed,
+            @ModelAttribute("guest") boolean guest,
+            @AuthenticationPrincipal SignedIn member) {
+        if (guest) {
+            throw new AccessDeniedException("a guest at a shared device");
+        }
         FieldErrors errors = new FieldErrors();
-        String name = errors.read("tank", () -> TypedText.of(text(typed, "tank"), NAME_CHARACTERS, "missing"));
-        Volume volume = errors.read("tankVolume", () -> Volume.parse(text(typed, "tankVolume"), Volume.Unit.ML));
-        if (name != null && volume != null) {
-            try {
-                return once(typed, "tank", () -> household.addTank(name, volume));
-            } catch (Refusal refusal) {
-                errors.add("tank", refusal);
+        String ownUnits = text(typed, "ownUnits");
+        Units units = ownUnits.isEmpty() ? null : errors.read("ownUnits", () -> HouseholdService.units(ownUnits));
+        return saved(typed, errors, "me", "pin", () -> {
+            String pin = text(typed, "pin").strip();
+            if (typed.containsKey("noPin") || !pin.isEmpty()) {
+                members.setPin(member.id(), typed.containsKey("noPin") ? "" : pin);
             }
-        }
-        return refused(typed, errors, model);
-    }
-
-    @PostMapping("/house/bottles")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView addBottle(@RequestParam Map<String, String> typed, Model model) {
-        FieldErrors errors = new FieldErrors();
-        String label = errors.read("bottle", () -> TypedText.of(text(typed, "bottle"), NAME_CHARACTERS, "missing"));
-        Volume capacity = errors.read("bottleVolume", () -> Volume.parse(text(typed, "bottleVolume"), Volume.Unit.ML));
-        Bottle.Material material = errors.read("material", () -> material(text(typed, "material")));
-        if (label != null && capacity != null && material != null) {
-            try {
-                return once(typed, "bottle", () -> household.addBottle(label, capacity, material));
-            } catch (Refusal refusal) {
-                errors.add("bottle", refusal);
-            }
-        }
-        return refused(typed, errors, model);
-    }
-
-    private static Bottle.Material material(String typed) {
-        return Stream.of(Bottle.Material.values())
-                .filter(material -> material.name().equals(typed.toUpperCase(Locale.ROOT)))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-material"));
+            members.setUnits(member.id(), units);
+        });
     }
 
     private static String text(Map<String, String> typed, String name) {
         return typed.getOrDefault(name, "");
     }
 
-    private ModelAndView once(Map<String, String> typed, String what, Runnable act) {
-        return new ModelAndView("redirect:"
-                + forms.once(text(typed, "formKey"), () -> {
+    private ModelAndView saved(Map<String, String> typed, FieldErrors errors, String what, String field, Runnable act) {
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
                     act.run();
-                    return "/house?added=" + what;
-                }));
-    }
-
-    private ModelAndView refused(Map<String, String> typed, FieldErrors errors, Model model) {
-        return new ModelAndView(page(typed, errors, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
-    }
-
-    private String page(Map<String, String> typed, FieldErrors errors, Model model) {
-        model.addAttribute(
-                "summary",
-                "%s, %s and %s"
-                        .formatted(
-                                Figures.sentence(
-                                        Figures.count(household.people().size(), "member")),
-                                Figures.count(houses.tanks().size(), "tank"),
-                                Figures.count(houses.bottles().size(), "bottle")));
-        model.addAttribute("people", household.people());
-        model.addAttribute("tanks", houses.tanks());
-        model.addAttribute("bottles", houses.bottles());
-        model.addAttribute("materials", Bottle.Material.values());
-        model.addAttribute("typed", typed);
-        model.addAttribute("errors", errors);
-        return "household/house";
+                    return "/house?saved=" + what;
+                },
+                (Refusal refusal) -> field,
+                () -> house.show(typed, errors));
     }
 }

@@ -2,17 +2,24 @@ package mezcla.web.household;
 
 import java.time.DateTimeException;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import mezcla.batch.Bottle;
+import mezcla.batch.Bottling;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Thing;
+import mezcla.web.house.Tool;
+import mezcla.web.house.Units;
+import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,10 +29,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class HouseholdService {
     private final HouseService houses;
     private final Members members;
+    private final DarkroomLog log;
 
-    HouseholdService(HouseService houses, Members members) {
+    HouseholdService(HouseService houses, Members members, DarkroomLog log) {
         this.houses = houses;
         this.members = members;
+        this.log = log;
     }
 
     /** Whether somebody belongs to the house already. */
@@ -58,6 +67,35 @@ public class HouseholdService {
         } catch (DateTimeException e) {
             throw Refusal.of("unknown-time-zone", "text", typed.strip());
         }
+    }
+
+    /**
+     * Reads in what units figures are read.
+     *
+     * @throws Refusal {@code unknown-units}
+     */
+    static Units units(String typed) {
+        return Arrays.stream(Units.values())
+                .filter(units -> units.name().equals(typed))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-units"));
+    }
+
+    /**
+     * Reads where links to the house lead, without a slash at the end.
+     *
+     * @return the address; null when nothing was typed
+     * @throws Refusal {@code not-an-address}
+     */
+    static @Nullable String address(String typed) {
+        String text = typed.strip().replaceAll("/+$", "");
+        if (text.isEmpty()) {
+            return null;
+        }
+        if (!text.matches("https?://[a-zA-Z0-9.-]{1,100}(:[0-9]{1,5})?(/[a-zA-Z0-9._/-]{0,60})?")) {
+            throw Refusal.of("not-an-address", "text", text);
+        }
+        return text;
     }
 
     /**
@@ -95,30 +133,98 @@ public class HouseholdService {
     }
 
     /**
-     * Adds a tank.
+     * Changes what the house is called and how it is read; its currency stays.
      *
-     * @throws Refusal {@code name-taken}
+     * @param name what it is called
+     * @param timeZone where its days begin
+     * @param units how figures are read
+     * @param address where links lead; null for nowhere yet
      */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void change(String name, ZoneId timeZone, Units units, @Nullable String address) {
+        houses.change(new House(name, houses.house().currency(), timeZone, units, address));
+    }
+
+    /** Adds a tank. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void addTank(String name, Volume volume) {
-        if (houses.tanks().stream().anyMatch(tank -> tank.name().equalsIgnoreCase(name))) {
-            throw Refusal.of("name-taken", "text", name);
-        }
         houses.addTank(name, volume.ml());
     }
 
-    /**
-     * Adds a bottle.
-     *
-     * @throws Refusal {@code name-taken}
-     */
+    /** Adds a bottle. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void addBottle(String label, Volume capacity, Bottle.Material material) {
-        if (houses.bottles().stream().anyMatch(bottle -> bottle.label().equalsIgnoreCase(label))) {
-            throw Refusal.of("name-taken", "text", label);
-        }
         houses.addBottle(label, capacity.ml(), material);
+    }
+
+    /** Adds a place where bottles stand. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void addPlace(String name) {
+        houses.addPlace(name);
+    }
+
+    /**
+     * Adds a tool.
+     *
+     * @param capacity what it measures at once, in ml or g
+     * @param graduation how fine it is marked, in the same unit
+     * @throws Refusal {@code graduation-coarse} when a mark is more than it holds
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void addTool(String name, Tool.Kind kind, double capacity, double graduation) {
+        if (graduation > capacity) {
+            throw Refusal.of("graduation-coarse");
+        }
+        houses.addTool(name, kind, capacity, graduation);
+    }
+
+    /** Adds a heater; its offset is how much warmer the water is than it says, in K. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void addHeater(String name, double offsetC) {
+        houses.addHeater(name, offsetC);
+    }
+
+    /**
+     * Corrects what a heater is off by.
+     *
+     * @throws Refusal {@code unknown-thing}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void setOffset(long heaterId, double offsetC) {
+        if (!houses.names(Thing.HEATER, false).containsKey(heaterId)) {
+            throw Refusal.of("unknown-thing", "id", heaterId);
+        }
+        houses.setOffset(heaterId, offsetC);
+    }
+
+    /**
+     * Removes something from its list, or brings it back.
+     *
+     * @throws Refusal {@code unknown-thing}, {@code bottle-in-use} when something is in it, or {@code last-tank}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void remove(Thing thing, long id, boolean removed) {
+        if (removed && thing == Thing.BOTTLE && !isEmpty(id)) {
+            throw Refusal.of("bottle-in-use");
+        }
+        if (removed && thing == Thing.TANK && houses.tanks().size() == 1) {
+            throw Refusal.of("last-tank");
+        }
+        houses.remove(thing, id, removed);
+    }
+
+    private boolean isEmpty(long bottleId) {
+        Bottling shelf = Bottling.beside(log.state());
+        return houses.bottles().stream()
+                .filter(bottle -> bottle.id() == bottleId)
+                .allMatch(shelf::isFree);
     }
 }

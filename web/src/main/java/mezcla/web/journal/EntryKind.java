@@ -6,12 +6,16 @@ import mezcla.batch.LogEntry;
 public enum EntryKind {
     /** Kits that came, parts that were opened. */
     KITS("kits and parts"),
-    /** Mixes. */
+    /** Mixes, renewals, batches taken over. */
     MIXES("mixes"),
     /** Runs. */
     RUNS("runs"),
-    /** Spills, measurements, topping up, bars. */
+    /** Spills, measurements, topping up, moves, guests, bars. */
     BOTTLES("bottles"),
+    /** Limits passed on purpose, leaflets corrected. */
+    DECISIONS("decisions"),
+    /** Notes for the next batch. */
+    NOTES("notes"),
     /** Looks at film. */
     INSPECTIONS("inspections"),
     /** What was poured away. */
@@ -34,11 +38,19 @@ public enum EntryKind {
         if (entry instanceof LogEntry.KitArrived || entry instanceof LogEntry.PartOpened) {
             return KITS;
         }
-        if (entry instanceof LogEntry.BatchMixed) {
+        if (!LogEntry.fillsMade(entry).isEmpty()) {
             return MIXES;
         }
-        if (entry instanceof LogEntry.RunLogged) {
+        if (entry instanceof LogEntry.RunLogged
+                || entry instanceof LogEntry.RunStarted
+                || entry instanceof LogEntry.RunCalledOff) {
             return RUNS;
+        }
+        if (entry instanceof LogEntry.LimitOverridden || entry instanceof LogEntry.LeafletCorrected) {
+            return DECISIONS;
+        }
+        if (entry instanceof LogEntry.NoteLeft) {
+            return NOTES;
         }
         if (entry instanceof LogEntry.FillInspected) {
             return INSPECTIONS;

@@ -3,10 +3,15 @@ package mezcla.web.journal;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.batch.LogEntry;
+import mezcla.leaflet.Part;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
 import mezcla.web.shell.Figures;
@@ -17,6 +22,7 @@ public final class EntryWords {
     private final Map<Long, LogEntry.MixedFill> fills = new HashMap<>();
     private final Map<Long, Long> batchByFill = new HashMap<>();
     private final Map<Long, LogEntry.KitArrived> kits = new HashMap<>();
+    private final Map<Long, LogEntry.RunStarted> starts = new HashMap<>();
     private final Map<Long, LogEntry.EntryVoided> voids;
 
     /**
@@ -32,13 +38,14 @@ public final class EntryWords {
                 .map(LogEntry.EntryVoided.class::cast)
                 .collect(Collectors.toMap(LogEntry.EntryVoided::voided, gone -> gone));
         for (LogEntry entry : log) {
-            if (entry instanceof LogEntry.BatchMixed mix) {
-                mix.fills().forEach(fill -> {
-                    fills.put(fill.fillId(), fill);
-                    batchByFill.put(fill.fillId(), mix.batchId());
-                });
-            } else if (entry instanceof LogEntry.KitArrived kit) {
+            LogEntry.fillsMade(entry).forEach(fill -> {
+                fills.put(fill.fillId(), fill);
+                batchByFill.put(fill.fillId(), batchOf(entry).orElseThrow());
+            });
+            if (entry instanceof LogEntry.KitArrived kit) {
                 kits.put(kit.kitId(), kit);
+            } else if (entry instanceof LogEntry.RunStarted start) {
+                starts.put(start.stamp().sequence(), start);
             }
         }
     }
@@ -68,22 +75,39 @@ public final class EntryWords {
 
     /** The batches that an entry is about. */
     public Set<Long> batches(LogEntry entry) {
+        Stream<Long> ofItsFills = LogEntry.fillsConcerned(entry).stream().map(batchByFill::get);
+        return Stream.concat(batchOf(entry).stream(), ofItsFills).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** The batch that an entry names itself. */
+    private Optional<Long> batchOf(LogEntry entry) {
         if (entry instanceof LogEntry.BatchMixed mix) {
-            return Set.of(mix.batchId());
+            return Optional.of(mix.batchId());
+        }
+        if (entry instanceof LogEntry.BathRenewed renewed) {
+            return Optional.of(renewed.batchId());
         }
         if (entry instanceof LogEntry.RunLogged run) {
-            return Set.of(run.batchId());
+            return Optional.of(run.batchId());
+        }
+        if (entry instanceof LogEntry.RunStarted start) {
+            return Optional.of(start.batchId());
+        }
+        if (entry instanceof LogEntry.RunCalledOff off) {
+            return Optional.of(starts.get(off.started()).batchId());
         }
         if (entry instanceof LogEntry.FillsDiscarded gone) {
-            return Set.of(gone.batchId());
+            return Optional.of(gone.batchId());
         }
-        return LogEntry.fillConcerned(entry).map(batchByFill::get).map(Set::of).orElse(Set.of());
+        if (entry instanceof LogEntry.FillShared shared) {
+            return Optional.of(shared.batchId());
+        }
+        return entry instanceof LogEntry.NoteLeft note ? Optional.of(note.batchId()) : Optional.empty();
     }
 
     private String what(LogEntry entry) {
         if (entry instanceof LogEntry.KitArrived kit) {
-            return "Kit %d came: %s, %s delivered"
-                    .formatted(kit.kitId(), kit.leaflet().name(), Figures.money(kit.landed()));
+            return "Kit %d came: %s, %s delivered".formatted(kit.kitId(), nameOf(kit), Figures.money(kit.landed()));
         }
         if (entry instanceof LogEntry.PartOpened opened) {
             return "Opened %s of kit %d"
@@ -94,15 +118,30 @@ public final class EntryWords {
                                     .name(),
                             opened.kitId());
         }
-        if (entry instanceof LogEntry.BatchMixed mix) {
-            return "Mixed: "
-                    + mix.fills().stream()
-                            .map(fill -> fill.bath().role().name() + " " + Figures.ml(fill.volumeMl()) + " into "
-                                    + fill.bottle().label())
-                            .collect(Collectors.joining(", "));
+        if (!LogEntry.fillsMade(entry).isEmpty()) {
+            return made(entry);
         }
         if (entry instanceof LogEntry.RunLogged run) {
-            return run(run);
+            return "Ran " + film(run.rolls()) + ". " + times(run.baths());
+        }
+        if (entry instanceof LogEntry.RunStarted start) {
+            return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths());
+        }
+        if (entry instanceof LogEntry.RunCalledOff off) {
+            return "Called off the run of entry %d. %s".formatted(off.started(), off.reason());
+        }
+        if (entry instanceof LogEntry.LeafletCorrected corrected) {
+            return "Version %d of the leaflet governs %s. %s"
+                    .formatted(
+                            corrected.leaflet().version(),
+                            corrected.fillIds().stream()
+                                    .map(this::name)
+                                    .map(Figures::within)
+                                    .collect(Collectors.joining(", ")),
+                            corrected.reason());
+        }
+        if (entry instanceof LogEntry.NoteLeft note) {
+            return "For the next batch: " + note.text();
         }
         if (entry instanceof LogEntry.FillsDiscarded gone) {
             return discarded(gone);
@@ -121,7 +160,25 @@ public final class EntryWords {
             return name(spilled.fillId()) + ": " + Figures.ml(spilled.volumeMl()) + " spilled";
         }
         if (entry instanceof LogEntry.FillToppedUp topped) {
-            return name(topped.fillId()) + ": topped up with " + Figures.ml(topped.volumeMl());
+            return name(topped.fillId()) + ": topped up with " + Figures.ml(topped.volumeMl()) + from(topped.uses());
+        }
+        if (entry instanceof LogEntry.FillMoved moved) {
+            return name(moved.fillId()) + ": in " + moved.bottle().label()
+                    + (moved.place() == null ? "" : ", " + moved.place().name()) + ", "
+                    + moved.air().words();
+        }
+        if (entry instanceof LogEntry.FillShared shared) {
+            return "%s of batch %d serves in batch %d as well"
+                    .formatted(name(shared.fillId()), batchByFill.get(shared.fillId()), shared.batchId());
+        }
+        if (entry instanceof LogEntry.LimitOverridden overridden) {
+            return "%s: limit passed on purpose (%s). %s"
+                    .formatted(
+                            name(overridden.fillId()),
+                            overridden.limits().stream()
+                                    .map(code -> code.replace('-', ' '))
+                                    .collect(Collectors.joining(", ")),
+                            overridden.reason());
         }
         if (entry instanceof LogEntry.FillMeasured measured) {
             return name(measured.fillId()) + ": measured, " + Figures.ml(measured.volumeMl()) + " left";
@@ -133,22 +190,58 @@ public final class EntryWords {
         return name(lifted.fillId()) + ": bar lifted. " + lifted.reason();
     }
 
-    private String run(LogEntry.RunLogged run) {
-        Map<String, Long> film = run.rolls().stream()
+    private static String nameOf(LogEntry.KitArrived kit) {
+        return kit.only().isEmpty()
+                ? kit.leaflet().name()
+                : kit.parts().stream().map(Part::name).collect(Collectors.joining(", ")) + " for "
+                        + kit.leaflet().name();
+    }
+
+    private static String made(LogEntry entry) {
+        List<LogEntry.MixedFill> made = LogEntry.fillsMade(entry);
+        boolean takenOver = made.get(0).before() != null;
+        String verb = entry instanceof LogEntry.BathRenewed ? "Renewed: " : takenOver ? "Taken over: " : "Mixed: ";
+        return verb
+                + made.stream()
+                        .map(fill -> "%s %s %s %s%s"
+                                .formatted(
+                                        fill.bath().role().name(),
+                                        Figures.ml(fill.volumeMl()),
+                                        takenOver ? "in" : "into",
+                                        fill.bottle().label(),
+                                        fill.before() == null
+                                                ? ""
+                                                : " (about "
+                                                        + Figures.countOfRolls(
+                                                                fill.before().rolls()) + ")"))
+                        .collect(Collectors.joining(", "));
+    }
+
+    private static String from(List<LogEntry.PartUse> uses) {
+        return uses.isEmpty() ? "" : " from kit " + uses.get(0).kitId();
+    }
+
+    /** Film in a few words: {@code 2 × 120 of Ines, pushed +1}. */
+    public static String film(List<LogEntry.Roll> rolls) {
+        Map<String, Long> film = rolls.stream()
                 .collect(Collectors.groupingBy(
                         roll -> roll.format().label() + " of " + roll.owner(),
                         LinkedHashMap::new,
                         Collectors.counting()));
-        String rolls = film.entrySet().stream()
-                .map(entry -> entry.getValue() + " × " + entry.getKey())
-                .collect(Collectors.joining(", "));
-        double stops = run.rolls().get(0).stops();
-        String times = run.baths().stream()
+        double stops = rolls.get(0).stops();
+        return film.entrySet().stream()
+                        .map(entry -> entry.getValue() + " × " + entry.getKey())
+                        .collect(Collectors.joining(", "))
+                + (stops == 0 ? "" : ", pushed " + Figures.stops(stops));
+    }
+
+    private String times(List<LogEntry.RunBath> baths) {
+        return baths.stream()
                 .filter(bath -> bath.seconds() != null && fills.containsKey(bath.fillId()))
                 .map(bath -> fills.get(bath.fillId()).bath().role().letters() + " "
-                        + ProcessingTime.ofSeconds(bath.seconds()))
+                        + ProcessingTime.ofSeconds(bath.seconds())
+                        + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius())))
                 .collect(Collectors.joining(", "));
-        return "Ran " + rolls + (stops == 0 ? "" : ", pushed " + Figures.stops(stops)) + ". " + times;
     }
 
     private String discarded(LogEntry.FillsDiscarded gone) {

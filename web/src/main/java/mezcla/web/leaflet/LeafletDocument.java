@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
@@ -33,18 +32,11 @@ final class LeafletDocument {
                 root.get("version").asInt(),
                 text(root, "name"),
                 text(root, "maker"),
-                process(text(root, "process")),
+                FilmProcess.of(text(root, "process")),
                 optionalText(root, "processCode"),
                 number(root, "makesMl"),
                 each(root.get("parts"), LeafletDocument::part),
                 each(root.get("baths"), LeafletDocument::bath));
-    }
-
-    private static FilmProcess process(String key) {
-        return Stream.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE)
-                .filter(process -> process.key().equals(key))
-                .findFirst()
-                .orElseGet(() -> new FilmProcess(key, key));
     }
 
     private static Part part(JsonNode node) {

@@ -2,6 +2,7 @@ package mezcla.web.log;
 
 import java.time.Instant;
 import java.util.List;
+import mezcla.batch.AirKept;
 import mezcla.batch.Bottle;
 import mezcla.batch.LogEntry;
 import mezcla.batch.WasteRoute;
@@ -42,7 +43,40 @@ interface LogMapper {
 
     record PartUseRow(long fillId, long kitId, String part, double amount, double kitShare) {}
 
-    record RunLoggedRow(long sequence, long batchId, double tankMl, String against) {}
+    record RunLoggedRow(long sequence, long batchId, double tankMl, String against, @Nullable Long started) {}
+
+    record RunStartedRow(long sequence, long batchId, double tankMl) {}
+
+    record RunCalledOffRow(long sequence, long started, String reason) {}
+
+    record PartBoughtAloneRow(long sequence, String part) {}
+
+    record AdoptedFillRow(long fillId, Instant mixedAt, double rolls) {}
+
+    record TopUpUseRow(long sequence, long kitId, String part, double amount, double kitShare) {}
+
+    record BathRenewedRow(long sequence, long batchId) {}
+
+    record FillSharedRow(long sequence, long batchId, long fillId) {}
+
+    record FillMovedRow(
+            long sequence,
+            long fillId,
+            long bottleId,
+            String bottleLabel,
+            double bottleCapacityMl,
+            Bottle.Material bottleMaterial,
+            @Nullable Long placeId,
+            @Nullable String placeName,
+            AirKept air) {}
+
+    record LimitOverriddenRow(long sequence, long fillId, String limits, String reason) {}
+
+    record LeafletCorrectedRow(long sequence, long leafletVersionId, String reason) {}
+
+    record CorrectedFillRow(long sequence, long fillId) {}
+
+    record NoteLeftRow(long sequence, long batchId, String text) {}
 
     record RunRollRow(long sequence, String owner, String format, double equivalents, double stops) {}
 
@@ -52,7 +86,8 @@ interface LogMapper {
             @Nullable Integer seconds,
             double wearEquivalents,
             double carryOverMl,
-            double pouredAwayMl) {}
+            double pouredAwayMl,
+            @Nullable Double celsius) {}
 
     record VolumeChangedRow(long sequence, long fillId, double volumeMl) {}
 
@@ -102,7 +137,7 @@ interface LogMapper {
     @Select("SELECT fill_id, kit_id, part, amount, kit_share FROM part_use")
     List<PartUseRow> partUses();
 
-    @Select("SELECT sequence, batch_id, tank_ml, against FROM run_logged")
+    @Select("SELECT sequence, batch_id, tank_ml, against, started FROM run_logged")
     List<RunLoggedRow> runsLogged();
 
     @Select("SELECT sequence, owner, format, equivalents, stops FROM run_roll ORDER BY sequence, position")
@@ -110,10 +145,64 @@ interface LogMapper {
 
     @Select(
             """
-            SELECT sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml
+            SELECT sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml, celsius
             FROM run_bath
             """)
     List<RunBathRow> runBaths();
+
+    @Select("SELECT sequence, batch_id, tank_ml FROM run_started")
+    List<RunStartedRow> runsStarted();
+
+    @Select("SELECT sequence, owner, format, equivalents, stops FROM started_roll ORDER BY sequence, position")
+    List<RunRollRow> startedRolls();
+
+    @Select(
+            """
+            SELECT sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml, NULL AS celsius
+            FROM started_bath
+            """)
+    List<RunBathRow> startedBaths();
+
+    @Select("SELECT sequence, started, reason FROM run_called_off")
+    List<RunCalledOffRow> runsCalledOff();
+
+    @Select("SELECT sequence, part FROM part_bought_alone")
+    List<PartBoughtAloneRow> partsBoughtAlone();
+
+    @Select("SELECT fill_id, mixed_at, rolls FROM adopted_fill")
+    List<AdoptedFillRow> adoptedFills();
+
+    @Select("SELECT sequence, kit_id, part, amount, kit_share FROM top_up_use")
+    List<TopUpUseRow> topUpUses();
+
+    @Select("SELECT sequence, batch_id FROM bath_renewed")
+    List<BathRenewedRow> bathsRenewed();
+
+    @Select("SELECT sequence, batch_id, fill_id FROM fill_shared")
+    List<FillSharedRow> fillsShared();
+
+    @Select(
+            """
+            SELECT moved.sequence, moved.fill_id, moved.bottle_id, bottle.label AS bottle_label,
+                   bottle.capacity_ml AS bottle_capacity_ml, bottle.material AS bottle_material,
+                   moved.place_id, place.name AS place_name, moved.air
+            FROM fill_moved moved
+            JOIN bottle ON bottle.id = moved.bottle_id
+            LEFT JOIN place ON place.id = moved.place_id
+            """)
+    List<FillMovedRow> fillsMoved();
+
+    @Select("SELECT sequence, fill_id, limits, reason FROM limit_overridden")
+    List<LimitOverriddenRow> limitsOverridden();
+
+    @Select("SELECT sequence, leaflet_version_id, reason FROM leaflet_corrected")
+    List<LeafletCorrectedRow> leafletsCorrected();
+
+    @Select("SELECT sequence, fill_id FROM corrected_fill ORDER BY sequence, fill_id")
+    List<CorrectedFillRow> correctedFills();
+
+    @Select("SELECT sequence, batch_id, text FROM note_left")
+    List<NoteLeftRow> notesLeft();
 
     @Select("SELECT sequence, fill_id, volume_ml FROM fill_volume_changed")
     List<VolumeChangedRow> volumesChanged();
@@ -184,8 +273,8 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO run_logged (sequence, batch_id, tank_ml, against)
-            VALUES (#{sequence}, #{batchId}, #{tankMl}, #{against})
+            INSERT INTO run_logged (sequence, batch_id, tank_ml, against, started)
+            VALUES (#{sequence}, #{batchId}, #{tankMl}, #{against}, #{started})
             """)
     void addRunLogged(RunLoggedRow row);
 
@@ -198,10 +287,77 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO run_bath (sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml)
-            VALUES (#{sequence}, #{fillId}, #{seconds}, #{wearEquivalents}, #{carryOverMl}, #{pouredAwayMl})
+            INSERT INTO run_bath (sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml, celsius)
+            VALUES
+                (#{sequence}, #{fillId}, #{seconds}, #{wearEquivalents}, #{carryOverMl}, #{pouredAwayMl}, #{celsius})
             """)
     void addRunBath(RunBathRow row);
+
+    @Insert("INSERT INTO run_started (sequence, batch_id, tank_ml) VALUES (#{sequence}, #{batchId}, #{tankMl})")
+    void addRunStarted(RunStartedRow row);
+
+    @Insert(
+            """
+            INSERT INTO started_roll (sequence, position, owner, format, equivalents, stops)
+            VALUES (#{row.sequence}, #{position}, #{row.owner}, #{row.format}, #{row.equivalents}, #{row.stops})
+            """)
+    void addStartedRoll(RunRollRow row, int position);
+
+    @Insert(
+            """
+            INSERT INTO started_bath (sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml)
+            VALUES (#{sequence}, #{fillId}, #{seconds}, #{wearEquivalents}, #{carryOverMl}, #{pouredAwayMl})
+            """)
+    void addStartedBath(RunBathRow row);
+
+    @Insert("INSERT INTO run_called_off (sequence, started, reason) VALUES (#{sequence}, #{started}, #{reason})")
+    void addRunCalledOff(RunCalledOffRow row);
+
+    @Insert("INSERT INTO part_bought_alone (sequence, part) VALUES (#{sequence}, #{part})")
+    void addPartBoughtAlone(PartBoughtAloneRow row);
+
+    @Insert("INSERT INTO adopted_fill (fill_id, mixed_at, rolls) VALUES (#{fillId}, #{mixedAt}, #{rolls})")
+    void addAdoptedFill(AdoptedFillRow row);
+
+    @Insert(
+            """
+            INSERT INTO top_up_use (sequence, kit_id, part, amount, kit_share)
+            VALUES (#{sequence}, #{kitId}, #{part}, #{amount}, #{kitShare})
+            """)
+    void addTopUpUse(TopUpUseRow row);
+
+    @Insert("INSERT INTO bath_renewed (sequence, batch_id) VALUES (#{sequence}, #{batchId})")
+    void addBathRenewed(BathRenewedRow row);
+
+    @Insert("INSERT INTO fill_shared (sequence, batch_id, fill_id) VALUES (#{sequence}, #{batchId}, #{fillId})")
+    void addFillShared(FillSharedRow row);
+
+    @Insert(
+            """
+            INSERT INTO fill_moved (sequence, fill_id, bottle_id, place_id, air)
+            VALUES (#{sequence}, #{fillId}, #{bottleId}, #{placeId}, #{air})
+            """)
+    void addFillMoved(FillMovedRow row);
+
+    @Insert(
+            """
+            INSERT INTO limit_overridden (sequence, fill_id, limits, reason)
+            VALUES (#{sequence}, #{fillId}, #{limits}, #{reason})
+            """)
+    void addLimitOverridden(LimitOverriddenRow row);
+
+    @Insert(
+            """
+            INSERT INTO leaflet_corrected (sequence, leaflet_version_id, reason)
+            VALUES (#{sequence}, #{leafletVersionId}, #{reason})
+            """)
+    void addLeafletCorrected(LeafletCorrectedRow row);
+
+    @Insert("INSERT INTO corrected_fill (sequence, fill_id) VALUES (#{sequence}, #{fillId})")
+    void addCorrectedFill(CorrectedFillRow row);
+
+    @Insert("INSERT INTO note_left (sequence, batch_id, text) VALUES (#{sequence}, #{batchId}, #{text})")
+    void addNoteLeft(NoteLeftRow row);
 
     @Insert(
             "INSERT INTO fill_volume_changed (sequence, fill_id, volume_ml) VALUES (#{sequence}, #{fillId}, #{volumeMl})")

@@ -10,12 +10,14 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import mezcla.batch.Bottle;
 import mezcla.batch.LogEntry;
+import mezcla.batch.Place;
 import mezcla.batch.Stamp;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.FilmFormat;
 import mezcla.web.leaflet.Leaflets;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 
 /** Puts rows of the log together from their tables. */
 final class LogReader {
@@ -36,7 +38,9 @@ final class LogReader {
         addKits(details, sheets);
         addMixes(details, sheets);
         addRuns(details);
+        addStarts(details);
         addDiscards(details);
+        addWhatMembersDecided(details, sheets);
         mapper.fillsInspected()
                 .forEach(row -> details.put(
                         row.sequence(),
@@ -57,6 +61,10 @@ final class LogReader {
     }
 
     private void addKits(Map<Long, Details> details, Map<Long, Leaflet> sheets) {
+        Map<Long, List<String>> alone = mapper.partsBoughtAlone().stream()
+                .collect(groupingBy(
+                        LogMapper.PartBoughtAloneRow::sequence,
+                        Collectors.mapping(LogMapper.PartBoughtAloneRow::part, Collectors.toList())));
         for (LogMapper.KitArrivedRow row : mapper.kitsArrived()) {
             CurrencyUnit currency = CurrencyUnit.of(row.currency());
             details.put(
@@ -67,7 +75,8 @@ final class LogReader {
                             sheets.get(row.leafletVersionId()),
                             Money.ofMinor(currency, row.priceMinor()),
                             Money.ofMinor(currency, row.deliveryMinor()),
-                            row.lot()));
+                            row.lot(),
+                            alone.getOrDefault(row.sequence(), List.of())));
         }
         mapper.partsOpened()
                 .forEach(row ->
@@ -81,6 +90,9 @@ final class LogReader {
                         Collectors.mapping(
                                 row -> new LogEntry.PartUse(row.kitId(), row.part(), row.amount(), row.kitShare()),
                                 Collectors.toList()))));
+        Map<Long, LogEntry.Before> before = mapper.adoptedFills().stream()
+                .collect(Collectors.toMap(
+                        LogMapper.AdoptedFillRow::fillId, row -> new LogEntry.Before(row.mixedAt(), row.rolls())));
         Map<Long, List<LogEntry.MixedFill>> fills = mapper.fillsMixed().stream()
                 .collect(groupingBy(
                         LogMapper.MixedFillRow::sequence,
@@ -88,8 +100,14 @@ final class LogReader {
                                 row -> mixedFill(
                                         row,
                                         sheets.get(row.leafletVersionId()),
-                                        uses.getOrDefault(row.fillId(), List.of())),
+                                        uses.getOrDefault(row.fillId(), List.of()),
+                                        before.get(row.fillId())),
                                 Collectors.toList())));
+        mapper.bathsRenewed()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.BathRenewed(
+                                stamp, row.batchId(), fills.get(row.sequence()).get(0))));
         mapper.batchesMixed()
                 .forEach(row -> details.put(
                         row.sequence(),
@@ -97,7 +115,10 @@ final class LogReader {
     }
 
     private static LogEntry.MixedFill mixedFill(
-            LogMapper.MixedFillRow row, Leaflet leaflet, List<LogEntry.PartUse> uses) {
+            LogMapper.MixedFillRow row,
+            Leaflet leaflet,
+            List<LogEntry.PartUse> uses,
+            LogEntry.@Nullable Before before) {
         return new LogEntry.MixedFill(
                 row.fillId(),
                 leaflet,
@@ -105,28 +126,13 @@ final class LogReader {
                 row.volumeMl(),
                 row.volumeTyped(),
                 new Bottle(row.bottleId(), row.bottleLabel(), row.bottleCapacityMl(), row.bottleMaterial()),
-                uses);
+                uses,
+                before);
     }
 
     private void addRuns(Map<Long, Details> details) {
-        Map<Long, List<LogEntry.Roll>> rolls = mapper.runRolls().stream()
-                .collect(groupingBy(
-                        LogMapper.RunRollRow::sequence,
-                        Collectors.mapping(
-                                row -> new LogEntry.Roll(
-                                        row.owner(), FilmFormat.labelled(row.format()), row.equivalents(), row.stops()),
-                                Collectors.toList())));
-        Map<Long, List<LogEntry.RunBath>> baths = mapper.runBaths().stream()
-                .collect(groupingBy(
-                        LogMapper.RunBathRow::sequence,
-                        Collectors.mapping(
-                                row -> new LogEntry.RunBath(
-                                        row.fillId(),
-                                        row.seconds(),
-                                        row.wearEquivalents(),
-                                        row.carryOverMl(),
-                                        row.pouredAwayMl()),
-                                Collectors.toList())));
+        Map<Long, List<LogEntry.Roll>> rolls = rolls(mapper.runRolls());
+        Map<Long, List<LogEntry.RunBath>> baths = baths(mapper.runBaths());
         mapper.runsLogged()
                 .forEach(row -> details.put(
                         row.sequence(),
@@ -136,18 +142,109 @@ final class LogReader {
                                 rolls.get(row.sequence()),
                                 baths.get(row.sequence()),
                                 row.tankMl(),
-                                Arrays.stream(row.against().split(" "))
-                                        .filter(code -> !code.isEmpty())
-                                        .toList())));
+                                words(row.against()),
+                                row.started())));
+    }
+
+    private void addStarts(Map<Long, Details> details) {
+        Map<Long, List<LogEntry.Roll>> rolls = rolls(mapper.startedRolls());
+        Map<Long, List<LogEntry.RunBath>> baths = baths(mapper.startedBaths());
+        mapper.runsStarted()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.RunStarted(
+                                stamp,
+                                row.batchId(),
+                                rolls.get(row.sequence()),
+                                baths.get(row.sequence()),
+                                row.tankMl())));
+        mapper.runsCalledOff()
+                .forEach(row -> details.put(
+                        row.sequence(), stamp -> new LogEntry.RunCalledOff(stamp, row.started(), row.reason())));
+    }
+
+    private static Map<Long, List<LogEntry.Roll>> rolls(List<LogMapper.RunRollRow> rows) {
+        return rows.stream()
+                .collect(groupingBy(
+                        LogMapper.RunRollRow::sequence,
+                        Collectors.mapping(
+                                row -> new LogEntry.Roll(
+                                        row.owner(), FilmFormat.labelled(row.format()), row.equivalents(), row.stops()),
+                                Collectors.toList())));
+    }
+
+    private static Map<Long, List<LogEntry.RunBath>> baths(List<LogMapper.RunBathRow> rows) {
+        return rows.stream()
+                .collect(groupingBy(
+                        LogMapper.RunBathRow::sequence,
+                        Collectors.mapping(
+                                row -> new LogEntry.RunBath(
+                                        row.fillId(),
+                                        row.seconds(),
+                                        row.wearEquivalents(),
+                                        row.carryOverMl(),
+                                        row.pouredAwayMl(),
+                                        row.celsius()),
+                                Collectors.toList())));
+    }
+
+    private static List<String> words(String text) {
+        return Arrays.stream(text.split(" ")).filter(word -> !word.isEmpty()).toList();
+    }
+
+    private void addWhatMembersDecided(Map<Long, Details> details, Map<Long, Leaflet> sheets) {
+        mapper.fillsShared()
+                .forEach(row -> details.put(
+                        row.sequence(), stamp -> new LogEntry.FillShared(stamp, row.batchId(), row.fillId())));
+        mapper.fillsMoved()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.FillMoved(
+                                stamp,
+                                row.fillId(),
+                                new Bottle(
+                                        row.bottleId(),
+                                        row.bottleLabel(),
+                                        row.bottleCapacityMl(),
+                                        row.bottleMaterial()),
+                                row.placeId() == null ? null : new Place(row.placeId(), row.placeName()),
+                                row.air())));
+        mapper.limitsOverridden()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.LimitOverridden(stamp, row.fillId(), words(row.limits()), row.reason())));
+        Map<Long, List<Long>> corrected = mapper.correctedFills().stream()
+                .collect(groupingBy(
+                        LogMapper.CorrectedFillRow::sequence,
+                        Collectors.mapping(LogMapper.CorrectedFillRow::fillId, Collectors.toList())));
+        mapper.leafletsCorrected()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.LeafletCorrected(
+                                stamp,
+                                corrected.get(row.sequence()),
+                                sheets.get(row.leafletVersionId()),
+                                row.reason())));
+        mapper.notesLeft()
+                .forEach(row ->
+                        details.put(row.sequence(), stamp -> new LogEntry.NoteLeft(stamp, row.batchId(), row.text())));
     }
 
     private void addVolumesAndBars(Map<Long, Details> details, List<LogMapper.EntryRow> rows) {
         Map<Long, String> kinds =
                 rows.stream().collect(Collectors.toMap(LogMapper.EntryRow::sequence, LogMapper.EntryRow::kind));
+        Map<Long, List<LogEntry.PartUse>> uses = mapper.topUpUses().stream()
+                .collect(groupingBy(
+                        LogMapper.TopUpUseRow::sequence,
+                        Collectors.mapping(
+                                row -> new LogEntry.PartUse(row.kitId(), row.part(), row.amount(), row.kitShare()),
+                                Collectors.toList())));
         for (LogMapper.VolumeChangedRow row : mapper.volumesChanged()) {
             details.put(row.sequence(), stamp -> switch (kinds.get(row.sequence())) {
                 case "FillSpilled" -> new LogEntry.FillSpilled(stamp, row.fillId(), row.volumeMl());
-                case "FillToppedUp" -> new LogEntry.FillToppedUp(stamp, row.fillId(), row.volumeMl());
+                case "FillToppedUp" ->
+                    new LogEntry.FillToppedUp(
+                            stamp, row.fillId(), row.volumeMl(), uses.getOrDefault(row.sequence(), List.of()));
                 default -> new LogEntry.FillMeasured(stamp, row.fillId(), row.volumeMl());
             });
         }

@@ -25,16 +25,53 @@ final class LogWriter {
                     arrived.price().getAmountMinorLong(),
                     arrived.delivery().getAmountMinorLong(),
                     arrived.lot()));
+            arrived.only().forEach(part -> mapper.addPartBoughtAlone(new LogMapper.PartBoughtAloneRow(sequence, part)));
         } else if (entry instanceof LogEntry.PartOpened opened) {
             mapper.addPartOpened(new LogMapper.PartOpenedRow(sequence, opened.kitId(), opened.part()));
         } else if (entry instanceof LogEntry.BatchMixed mixed) {
-            addMix(sequence, mixed);
+            mapper.addBatchMixed(new LogMapper.BatchMixedRow(sequence, mixed.batchId(), mixed.name()));
+            addFills(sequence, mixed.fills());
+        } else if (entry instanceof LogEntry.BathRenewed renewed) {
+            mapper.addBathRenewed(new LogMapper.BathRenewedRow(sequence, renewed.batchId()));
+            addFills(sequence, List.of(renewed.fill()));
         } else if (entry instanceof LogEntry.RunLogged run) {
             addRun(sequence, run);
+        } else if (entry instanceof LogEntry.RunStarted start) {
+            addStart(sequence, start);
+        } else if (entry instanceof LogEntry.RunCalledOff off) {
+            mapper.addRunCalledOff(new LogMapper.RunCalledOffRow(sequence, off.started(), off.reason()));
+        } else if (entry instanceof LogEntry.OfOneFill one) {
+            addOfOneFill(sequence, one);
+        } else if (entry instanceof LogEntry.LeafletCorrected corrected) {
+            mapper.addLeafletCorrected(new LogMapper.LeafletCorrectedRow(
+                    sequence, leaflets.idOf(corrected.leaflet()), corrected.reason()));
+            corrected
+                    .fillIds()
+                    .forEach(fill -> mapper.addCorrectedFill(new LogMapper.CorrectedFillRow(sequence, fill)));
+        } else if (entry instanceof LogEntry.NoteLeft note) {
+            mapper.addNoteLeft(new LogMapper.NoteLeftRow(sequence, note.batchId(), note.text()));
+        } else if (entry instanceof LogEntry.FillsDiscarded discarded) {
+            addDiscard(sequence, discarded);
+        } else if (entry instanceof LogEntry.EntryVoided gone) {
+            mapper.addVoid(new LogMapper.VoidedRow(sequence, gone.voided(), gone.reason()));
+        }
+    }
+
+    private void addOfOneFill(long sequence, LogEntry.OfOneFill entry) {
+        if (entry instanceof LogEntry.FillShared shared) {
+            mapper.addFillShared(new LogMapper.FillSharedRow(sequence, shared.batchId(), shared.fillId()));
+        } else if (entry instanceof LogEntry.FillMoved moved) {
+            addMove(sequence, moved);
+        } else if (entry instanceof LogEntry.LimitOverridden overridden) {
+            mapper.addLimitOverridden(new LogMapper.LimitOverriddenRow(
+                    sequence, overridden.fillId(), String.join(" ", overridden.limits()), overridden.reason()));
         } else if (entry instanceof LogEntry.FillSpilled spilled) {
             mapper.addVolumeChanged(new LogMapper.VolumeChangedRow(sequence, spilled.fillId(), spilled.volumeMl()));
         } else if (entry instanceof LogEntry.FillToppedUp topped) {
             mapper.addVolumeChanged(new LogMapper.VolumeChangedRow(sequence, topped.fillId(), topped.volumeMl()));
+            topped.uses()
+                    .forEach(use -> mapper.addTopUpUse(new LogMapper.TopUpUseRow(
+                            sequence, use.kitId(), use.part(), use.amount(), use.kitShare())));
         } else if (entry instanceof LogEntry.FillMeasured measured) {
             mapper.addVolumeChanged(new LogMapper.VolumeChangedRow(sequence, measured.fillId(), measured.volumeMl()));
         } else if (entry instanceof LogEntry.FillBarred barred) {
@@ -44,16 +81,23 @@ final class LogWriter {
         } else if (entry instanceof LogEntry.FillInspected look) {
             mapper.addInspected(new LogMapper.InspectedRow(
                     sequence, look.fillId(), look.result(), look.chemistry(), look.trimPercent()));
-        } else if (entry instanceof LogEntry.FillsDiscarded discarded) {
-            addDiscard(sequence, discarded);
-        } else if (entry instanceof LogEntry.EntryVoided gone) {
-            mapper.addVoid(new LogMapper.VoidedRow(sequence, gone.voided(), gone.reason()));
         }
     }
 
-    private void addMix(long sequence, LogEntry.BatchMixed mixed) {
-        mapper.addBatchMixed(new LogMapper.BatchMixedRow(sequence, mixed.batchId(), mixed.name()));
-        List<LogEntry.MixedFill> fills = mixed.fills();
+    private void addMove(long sequence, LogEntry.FillMoved moved) {
+        mapper.addFillMoved(new LogMapper.FillMovedRow(
+                sequence,
+                moved.fillId(),
+                moved.bottle().id(),
+                moved.bottle().label(),
+                moved.bottle().capacityMl(),
+                moved.bottle().material(),
+                moved.place() == null ? null : moved.place().id(),
+                moved.place() == null ? null : moved.place().name(),
+                moved.air()));
+    }
+
+    private void addFills(long sequence, List<LogEntry.MixedFill> fills) {
         for (int i = 0; i < fills.size(); i++) {
             LogEntry.MixedFill fill = fills.get(i);
             mapper.addMixedFill(
@@ -72,28 +116,44 @@ final class LogWriter {
             fill.uses()
                     .forEach(use -> mapper.addPartUse(new LogMapper.PartUseRow(
                             fill.fillId(), use.kitId(), use.part(), use.amount(), use.kitShare())));
+            LogEntry.Before before = fill.before();
+            if (before != null) {
+                mapper.addAdoptedFill(new LogMapper.AdoptedFillRow(fill.fillId(), before.mixedAt(), before.rolls()));
+            }
         }
     }
 
     private void addRun(long sequence, LogEntry.RunLogged run) {
-        mapper.addRunLogged(
-                new LogMapper.RunLoggedRow(sequence, run.batchId(), run.tankMl(), String.join(" ", run.against())));
-        List<LogEntry.Roll> rolls = run.rolls();
-        for (int i = 0; i < rolls.size(); i++) {
-            LogEntry.Roll roll = rolls.get(i);
-            mapper.addRunRoll(
-                    new LogMapper.RunRollRow(
-                            sequence, roll.owner(), roll.format().label(), roll.equivalents(), roll.stops()),
-                    i);
+        mapper.addRunLogged(new LogMapper.RunLoggedRow(
+                sequence, run.batchId(), run.tankMl(), String.join(" ", run.against()), run.started()));
+        for (int i = 0; i < run.rolls().size(); i++) {
+            mapper.addRunRoll(row(sequence, run.rolls().get(i)), i);
         }
-        run.baths()
-                .forEach(bath -> mapper.addRunBath(new LogMapper.RunBathRow(
-                        sequence,
-                        bath.fillId(),
-                        bath.seconds(),
-                        bath.wearEquivalents(),
-                        bath.carryOverMl(),
-                        bath.pouredAwayMl())));
+        run.baths().forEach(bath -> mapper.addRunBath(row(sequence, bath)));
+    }
+
+    private void addStart(long sequence, LogEntry.RunStarted start) {
+        mapper.addRunStarted(new LogMapper.RunStartedRow(sequence, start.batchId(), start.tankMl()));
+        for (int i = 0; i < start.rolls().size(); i++) {
+            mapper.addStartedRoll(row(sequence, start.rolls().get(i)), i);
+        }
+        start.baths().forEach(bath -> mapper.addStartedBath(row(sequence, bath)));
+    }
+
+    private static LogMapper.RunRollRow row(long sequence, LogEntry.Roll roll) {
+        return new LogMapper.RunRollRow(
+                sequence, roll.owner(), roll.format().label(), roll.equivalents(), roll.stops());
+    }
+
+    private static LogMapper.RunBathRow row(long sequence, LogEntry.RunBath bath) {
+        return new LogMapper.RunBathRow(
+                sequence,
+                bath.fillId(),
+                bath.seconds(),
+                bath.wearEquivalents(),
+                bath.carryOverMl(),
+                bath.pouredAwayMl(),
+                bath.celsius());
     }
 
     private void addDiscard(long sequence, LogEntry.FillsDiscarded discarded) {

@@ -1,7 +1,9 @@
 package mezcla.web.run;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
@@ -12,6 +14,7 @@ import mezcla.web.shelf.CrateView;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedText;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -25,18 +28,27 @@ import org.springframework.web.servlet.ModelAndView;
 /** The Run: which batch, and these rolls through that batch. */
 @Controller
 class RunController {
+    private static final int REASON_CHARACTERS = 200;
+
     private final RunService runs;
     private final HouseService houses;
     private final OneTimeForms forms;
+    private final Clock clock;
 
-    RunController(RunService runs, HouseService houses, OneTimeForms forms) {
+    RunController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock) {
         this.runs = runs;
         this.houses = houses;
         this.forms = forms;
+        this.clock = clock;
     }
 
     @GetMapping("/run")
     String possible(Model model) {
+        model.addAttribute(
+                "underWay",
+                runs.underWay().stream()
+                        .map(run -> UnderWayView.of(run, houses.house(), clock.instant()))
+                        .toList());
         model.addAttribute("crates", runs.possible().stream().map(CrateView::of).toList());
         return "run/possible";
     }
@@ -75,19 +87,12 @@ class RunController {
             @ModelAttribute("form") RunForm form,
             @AuthenticationPrincipal SignedIn member,
             Model model) {
-        FieldErrors errors = new FieldErrors();
-        List<LogEntry.Roll> rolls = form.rolls(errors);
-        Tank tank = errors.read("tank", () -> houses.tank(form.tankId()));
-        if (errors.none() && tank != null) {
-            try {
-                String page = forms.once(
-                        form.getFormKey(), () -> "/batches/" + id + "?logged=" + log(member, id, rolls, tank, form));
-                return new ModelAndView("redirect:" + page);
-            } catch (Refusal refusal) {
-                errors.add(fieldOf(refusal), refusal);
-            }
-        }
-        return page(id, form, member, errors, model);
+        return sent(
+                id,
+                form,
+                member,
+                model,
+                (rolls, tank) -> "/batches/" + id + "?logged=" + log(member, id, rolls, tank, form));
     }
 
     private long log(SignedIn member, long id, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
@@ -97,12 +102,62 @@ class RunController {
                 : runs.logEarlier(member, id, rolls, tank, when, form.isAbout());
     }
 
+    @PostMapping("/batches/{id}/starts")
+    ModelAndView start(
+            @PathVariable long id,
+            @ModelAttribute("form") RunForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        return sent(
+                id,
+                form,
+                member,
+                model,
+                (rolls, tank) -> "/runs/" + runs.start(member, id, rolls, tank, form.seenSequence()));
+    }
+
+    @PostMapping("/batches/{id}/overrides")
+    ModelAndView override(
+            @PathVariable long id,
+            @ModelAttribute("form") RunForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        return sent(id, form, member, model, (rolls, tank) -> {
+            runs.override(
+                    member, id, rolls, tank, TypedText.of(form.getWhy(), REASON_CHARACTERS, "override-reason-missing"));
+            return "/batches/" + id + "/run?" + form.query() + "&formKey=" + forms.newKey();
+        });
+    }
+
+    /** What a form asks for, once its film and its tank are read. */
+    private interface Act {
+        String on(List<LogEntry.Roll> rolls, Tank tank);
+    }
+
+    private ModelAndView sent(long id, RunForm form, SignedIn member, Model model, Act act) {
+        FieldErrors errors = new FieldErrors();
+        List<LogEntry.Roll> rolls = form.rolls(errors);
+        Tank tank = errors.read("tank", () -> houses.tank(form.tankId()));
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> act.on(rolls, Objects.requireNonNull(tank)),
+                refusal -> {
+                    if (refusal.code().equals("moved-on")) {
+                        model.addAttribute("movedOn", runs.movedOn(id, form.seenSequence()));
+                    }
+                    return fieldOf(refusal);
+                },
+                () -> page(id, form, member, errors, model));
+    }
+
     private static String fieldOf(Refusal refusal) {
         return switch (refusal.code()) {
             case "push-outside-leaflet" -> "push";
-            case "too-little-for-tank" -> "tank";
+            case "too-little-for-tank", "in-use" -> "tank";
             case "run-too-big" -> "count0";
             case "not-a-moment", "in-the-future", "before-mixing" -> "when";
+            case "override-reason-missing", "text-too-long", "nothing-to-override" -> "why";
             default -> "run";
         };
     }
@@ -123,6 +178,7 @@ class RunController {
                         "answer", RunView.of(plan, member.name(), houses.house().timeZone()));
             }
         }
+        model.addAttribute("seen", runs.lastRow());
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
         model.addAttribute("batch", runs.batch(id));
         model.addAttribute("form", form);

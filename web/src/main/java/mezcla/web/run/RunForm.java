@@ -13,6 +13,8 @@ public class RunForm extends FilmForm {
     private boolean done;
     private String when = "";
     private boolean about;
+    private String why = "";
+    private String seen = "";
     private String formKey = "";
 
     /** Whether the film has been through already. */
@@ -59,6 +61,29 @@ public class RunForm extends FilmForm {
         } catch (DateTimeParseException e) {
             throw Refusal.of("not-a-moment", "text", when.strip());
         }
+    }
+
+    /** Why a limit is passed on purpose, or a run was called off. */
+    public String getWhy() {
+        return why;
+    }
+
+    public void setWhy(String why) {
+        this.why = why;
+    }
+
+    /** The last row of the log when the plan was shown. */
+    public String getSeen() {
+        return seen;
+    }
+
+    public void setSeen(String seen) {
+        this.seen = seen;
+    }
+
+    /** The same as a number; as far as anybody knows the log may have moved on since the beginning. */
+    long seenSequence() {
+        return seen.matches("[0-9]{1,18}") ? Long.parseLong(seen) : 0;
     }
 
     public String getFormKey() {

@@ -4,14 +4,21 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
+import mezcla.batch.MovedOn;
 import mezcla.measure.Refusal;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
+import mezcla.web.journal.EntryLine;
+import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
@@ -23,11 +30,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class RunService {
     private final DarkroomLog log;
     private final Planning planning;
+    private final HouseService houses;
     private final Clock clock;
 
-    RunService(DarkroomLog log, Planning planning, Clock clock) {
+    RunService(DarkroomLog log, Planning planning, HouseService houses, Clock clock) {
         this.log = log;
         this.planning = planning;
+        this.houses = houses;
         this.clock = clock;
     }
 
@@ -64,11 +73,151 @@ public class RunService {
             return RunPlan.of(LogState.fold(entries).batch(batchId), planning.question(rolls, tank.volumeMl()));
         }
         LogState.fold(entries).batch(batchId).refuseRunAt(when, clock.instant());
-        List<LogEntry> until = entries.stream()
-                .filter(entry -> entry instanceof LogEntry.EntryVoided
-                        || !entry.stamp().happenedAt().isAfter(when))
+        return RunPlan.of(
+                LogState.foldUntil(entries, when).batch(batchId), planning.question(rolls, tank.volumeMl(), when));
+    }
+
+    /** The last row of the log, so that a plan can tell whether anything was added since it was shown. */
+    @Transactional(readOnly = true)
+    public long lastRow() {
+        return log.entries().stream()
+                .mapToLong(entry -> entry.stamp().sequence())
+                .max()
+                .orElse(0);
+    }
+
+    /** The runs that have been started and are not over, the earliest first. */
+    @Transactional(readOnly = true)
+    List<UnderWay> underWay() {
+        return log.state().batches().values().stream()
+                .flatMap(batch -> batch.inUse().stream().map(start -> new UnderWay(batch, start)))
+                .sorted(Comparator.comparing(run -> run.start().stamp().happenedAt()))
                 .toList();
-        return RunPlan.of(LogState.fold(until).batch(batchId), planning.question(rolls, tank.volumeMl(), when));
+    }
+
+    /** The run that was started with a row; empty when it is over. */
+    @Transactional(readOnly = true)
+    Optional<UnderWay> find(long started) {
+        return underWay().stream()
+                .filter(run -> run.start().stamp().sequence() == started)
+                .findFirst();
+    }
+
+    /** A run that has been started, and its batch. */
+    record UnderWay(BatchState batch, LogEntry.RunStarted start) {}
+
+    /**
+     * What was logged about a batch since a plan of it was shown, in words.
+     *
+     * @param seen the last row of the log then
+     */
+    @Transactional(readOnly = true)
+    public List<EntryLine> movedOn(long batchId, long seen) {
+        List<LogEntry> entries = log.entries();
+        EntryWords words = new EntryWords(entries, houses.house());
+        return MovedOn.since(entries, LogState.fold(entries).batch(batchId), seen).stream()
+                .map(words::line)
+                .toList();
+    }
+
+    /**
+     * Starts a run: from now on its rolls and its volume are taken.
+     *
+     * @param who who starts it
+     * @param batchId the batch
+     * @param rolls the film
+     * @param tank the tank
+     * @param seen the last row of the log when the plan was shown
+     * @return its sequence in the log
+     * @throws Refusal {@code moved-on} when something about the batch was logged since, or the first of what speaks
+     *     against the plan
+     */
+    @Transactional
+    public long start(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, long seen) {
+        if (!movedOn(batchId, seen).isEmpty()) {
+            throw Refusal.of("moved-on");
+        }
+        RunPlan plan = plan(batchId, rolls, tank, null);
+        if (!plan.fits()) {
+            throw plan.refusals().get(0);
+        }
+        return log.add(who, stamp -> new LogEntry.RunStarted(stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl()))
+                .stamp()
+                .sequence();
+    }
+
+    /**
+     * Logs how a run that was started went: a fact, taken whatever speaks against it.
+     *
+     * @param who who says so
+     * @param started the row with which it was started
+     * @param rolls the film that really went in
+     * @param really reads what each bath really had
+     * @param when when it ended; null for now
+     * @param about whether that is remembered rather than noted
+     * @return the batch
+     * @throws Refusal {@code run-is-over}, {@code in-the-future} or {@code before-start}
+     */
+    @Transactional
+    public long finish(
+            SignedIn who,
+            long started,
+            List<LogEntry.Roll> rolls,
+            UnaryOperator<LogEntry.RunBath> really,
+            @Nullable Instant when,
+            boolean about) {
+        List<LogEntry> entries = log.entries();
+        LogEntry.RunStarted start = LogState.fold(entries).underWay(started);
+        Instant ended = when == null ? clock.instant() : when;
+        if (ended.isAfter(clock.instant())) {
+            throw Refusal.of("in-the-future");
+        }
+        if (ended.isBefore(start.stamp().happenedAt())) {
+            throw Refusal.of("before-start");
+        }
+        List<LogEntry> without =
+                entries.stream().filter(entry -> !entry.equals(start)).toList();
+        List<String> against = RunPlan.of(
+                        LogState.fold(without).batch(start.batchId()),
+                        planning.question(rolls, start.tankMl(), start.stamp().happenedAt()))
+                .against();
+        List<LogEntry.RunBath> baths =
+                start.bathsFor(rolls).stream().map(really).toList();
+        log.add(
+                who,
+                ended,
+                about,
+                stamp ->
+                        new LogEntry.RunLogged(stamp, start.batchId(), rolls, baths, start.tankMl(), against, started));
+        return start.batchId();
+    }
+
+    /**
+     * Logs that a run which was started did not take place.
+     *
+     * @return the batch
+     * @throws Refusal {@code run-is-over}
+     */
+    @Transactional
+    public long callOff(SignedIn who, long started, String reason) {
+        LogEntry.RunStarted start = log.state().underWay(started);
+        log.add(who, stamp -> new LogEntry.RunCalledOff(stamp, started, reason));
+        return start.batchId();
+    }
+
+    /**
+     * Passes the limits that hold a run back, on purpose.
+     *
+     * @throws Refusal {@code nothing-to-override} where no limit does, or something else speaks against it
+     */
+    @Transactional
+    public void override(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, String reason) {
+        Map<Long, List<String>> limits = plan(batchId, rolls, tank, null).overridable();
+        if (limits.isEmpty()) {
+            throw Refusal.of("nothing-to-override");
+        }
+        limits.forEach(
+                (fill, codes) -> log.add(who, stamp -> new LogEntry.LimitOverridden(stamp, fill, codes, reason)));
     }
 
     /**
@@ -120,7 +269,8 @@ public class RunService {
                                 plan.question().rolls(),
                                 plan.asRunBaths(),
                                 plan.question().tankMl(),
-                                plan.against()))
+                                plan.against(),
+                                null))
                 .stamp()
                 .sequence();
     }

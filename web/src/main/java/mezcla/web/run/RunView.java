@@ -25,6 +25,8 @@ import org.jspecify.annotations.Nullable;
  * @param state the state's key, for its look
  * @param baths all baths, in the order of use
  * @param refusals what speaks against it
+ * @param overridden limits that were passed on purpose, as sentences
+ * @param overridable whether what speaks against it are limits that may be passed on purpose
  * @param since why the developer's time is not what it was at the member's last run; empty for nothing to say
  */
 public record RunView(
@@ -36,6 +38,8 @@ public record RunView(
         String state,
         List<Bath> baths,
         List<String> refusals,
+        List<String> overridden,
+        boolean overridable,
         String since) {
     /**
      * A bath of the run.
@@ -63,6 +67,13 @@ public record RunView(
                 StateWords.key(plan),
                 plan.baths().stream().map(bath -> bath(bath, plan)).toList(),
                 plan.refusals().stream().map(Sentences::refusal).toList(),
+                plan.baths().stream()
+                        .flatMap(bath -> bath.fill().overrides().stream()
+                                .map(override -> "%s: %s went past its limit on purpose. %s"
+                                        .formatted(
+                                                bath.fill().bath().role().name(), override.who(), override.reason())))
+                        .toList(),
+                !plan.overridable().isEmpty(),
                 SinceLastRun.of(plan, who).map(since -> since(since, zone)).orElse(""));
     }
 

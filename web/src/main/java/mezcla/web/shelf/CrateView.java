@@ -1,11 +1,14 @@
 package mezcla.web.shelf;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
+import mezcla.batch.LogEntry;
 import mezcla.measure.ProcessingTime;
 import mezcla.verdict.Reason;
 import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
 import mezcla.verdict.State;
 import mezcla.web.drawing.CrateDrawing;
 import mezcla.web.shell.Figures;
@@ -24,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param stateWord the state's word
  * @param time the developer's time for the next roll; null where there is none
  * @param because the deciding reason, or what speaks against the run
+ * @param inUse who has film in it, and since when; empty for nobody
  * @param fits whether it takes the run
  * @param drawing the crate
  */
@@ -36,6 +40,7 @@ public record CrateView(
         String stateWord,
         @Nullable String time,
         String because,
+        String inUse,
         boolean fits,
         CrateDrawing drawing) {
     private static final int FRONT_CHARACTERS = 21;
@@ -69,8 +74,18 @@ public record CrateView(
                 StateWords.of(plan),
                 time(plan),
                 because(plan),
+                inUse(plan),
                 plan.fits(),
                 CrateDrawing.of(fills, days));
+    }
+
+    private static String inUse(RunPlan plan) {
+        RunQuestion question = plan.question();
+        return plan.batch().inUse().stream()
+                .map(LogEntry.RunStarted::stamp)
+                .map(start -> "In use since %s, %s"
+                        .formatted(Figures.since(start.happenedAt(), question.at(), question.zone()), start.who()))
+                .collect(Collectors.joining("; "));
     }
 
     private static @Nullable String time(RunPlan plan) {
@@ -93,6 +108,7 @@ public record CrateView(
                 stateWord,
                 null,
                 "Not the process that you asked for.",
+                inUse,
                 false,
                 drawing);
     }

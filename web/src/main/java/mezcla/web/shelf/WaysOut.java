@@ -1,14 +1,17 @@
 package mezcla.web.shelf;
 
-import java.time.Instant;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import mezcla.batch.BatchState;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.batch.KitState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Stamp;
+import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.ProcessingTime;
 import mezcla.mixing.KitSplit;
@@ -38,11 +41,12 @@ final class WaysOut {
     }
 
     List<ShelfView.WayOutView> views() {
-        List<BatchState> batches = state.standing().stream()
-                .filter(batch -> process.isEmpty() || batch.process().key().equals(process))
-                .toList();
         List<ShelfView.WayOutView> views = new ArrayList<>();
-        WayOut.of(batches, question, tanks.stream().map(Tank::volumeMl).toList(), this::afterwards)
+        WayOut.of(
+                        entries,
+                        question,
+                        wantedProcesses(),
+                        tanks.stream().map(Tank::volumeMl).toList())
                 .forEach(way -> views.add(view(way)));
         state.kits().values().stream()
                 .filter(this::makesEnough)
@@ -52,24 +56,12 @@ final class WaysOut {
         return views;
     }
 
-    /** What a run would leave of its batch: the log with one more row. */
-    private BatchState afterwards(RunPlan plan) {
-        Instant now = question.at();
-        Stamp stamp = new Stamp(Long.MAX_VALUE, now, now, "", false);
-        List<LogEntry> longer = new ArrayList<>(entries);
-        longer.add(new LogEntry.RunLogged(
-                stamp,
-                plan.batch().id(),
-                plan.question().rolls(),
-                plan.asRunBaths(),
-                plan.question().tankMl(),
-                List.of()));
-        return LogState.fold(longer).batch(plan.batch().id());
+    private Set<FilmProcess> wantedProcesses() {
+        return process.isEmpty() ? Set.of() : Set.of(FilmProcess.of(process));
     }
 
     private ShelfView.WayOutView view(WayOut way) {
         long batch = way.plan().batch().id();
-        String page = "/batches/" + batch + "/run";
         if (way instanceof WayOut.TwoLoads loads) {
             return new ShelfView.WayOutView(
                     "Two loads through batch " + batch,
@@ -81,12 +73,67 @@ final class WaysOut {
                                     time(loads.plan()),
                                     time(loads.second()),
                                     cost(way.plan())),
-                    page);
+                    run(batch));
+        }
+        if (way instanceof WayOut.ToppedUp topped) {
+            WayOut.Fresh first = topped.added().get(0);
+            return new ShelfView.WayOutView(
+                    "Top up batch %d with %s".formatted(batch, volumes(topped.added())),
+                    "%s, then %s%s".formatted(baths(topped.added()), time(way.plan()), price(topped.added())),
+                    "/fills/%d/top-up?volume=%s&kit=%d"
+                            .formatted(
+                                    first.fill().id(),
+                                    typed(first.volumeMl()),
+                                    first.kit().id()));
+        }
+        if (way instanceof WayOut.Renewed renewed) {
+            WayOut.Fresh first = renewed.renewed().get(0);
+            return new ShelfView.WayOutView(
+                    "Renew the %s of batch %d".formatted(baths(renewed.renewed()), batch),
+                    "%s, then %s%s".formatted(volumes(renewed.renewed()), time(way.plan()), price(renewed.renewed())),
+                    "/batches/%d/renew?bath=%s&volume=%s&kit=%d"
+                            .formatted(
+                                    batch,
+                                    first.fill().mixed().bathKey(),
+                                    typed(first.volumeMl()),
+                                    first.kit().id()));
         }
         return new ShelfView.WayOutView(
                 "The %s through batch %d".formatted(tankName(way.plan()), batch),
                 "%s, if the film fits it%s".formatted(time(way.plan()), cost(way.plan())),
-                page);
+                run(batch));
+    }
+
+    private static String run(long batch) {
+        return "/batches/" + batch + "/run";
+    }
+
+    /** A volume in ml as it could be typed, rounded up to what fills the tank. */
+    private static String typed(double volumeMl) {
+        return String.format(Locale.ROOT, "%.0f", Math.ceil(volumeMl - 1e-6));
+    }
+
+    private static String baths(List<WayOut.Fresh> fresh) {
+        return fresh.stream()
+                .map(each -> Figures.within(each.fill().bath().role().name()))
+                .collect(Collectors.joining(" and "));
+    }
+
+    private static String volumes(List<WayOut.Fresh> fresh) {
+        return fresh.stream()
+                .map(each -> Figures.ml(Math.ceil(each.volumeMl() - 1e-6)))
+                .collect(Collectors.joining(" and "));
+    }
+
+    private static String price(List<WayOut.Fresh> fresh) {
+        return fresh.stream()
+                .map(each -> each.kit()
+                        .arrival()
+                        .landed()
+                        .multipliedBy(BigDecimal.valueOf(each.kitShare()), RoundingMode.HALF_UP))
+                .reduce((one, other) -> one.plus(other))
+                .map(money -> ", " + Figures.money(money) + " of chemistry")
+                .orElse("");
     }
 
     private String tankName(RunPlan plan) {

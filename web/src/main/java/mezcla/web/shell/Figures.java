@@ -7,7 +7,11 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import mezcla.leaflet.Unit;
+import mezcla.measure.Mass;
 import mezcla.measure.ProcessingTime;
+import mezcla.measure.Temperature;
+import mezcla.measure.Volume;
+import mezcla.web.house.Units;
 import org.joda.money.Money;
 
 /** Figures as people read them. Nothing is computed with what these return. */
@@ -18,6 +22,7 @@ public final class Figures {
     };
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
     private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
+    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
     private static final DateTimeFormatter WEEKDAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE HH:mm", Locale.UK);
 
     private Figures() {}
@@ -29,13 +34,22 @@ public final class Figures {
 
     /** A volume that is not measured out: litres from one litre up. */
     public static String inAll(double ml) {
-        return ml < 1000 ? ml(ml) : plain(ml / 1000, 1) + "\u00a0L";
+        return ml < 1000 || Units.shown() == Units.US ? ml(ml) : plain(ml / 1000, 1) + "\u00a0L";
     }
 
-    /** An amount of a part: hundredths below 10, tenths below 100, whole above. */
+    /** An amount of a part: hundredths below 10, tenths below 100, whole above; in the units of the page. */
     public static String amount(double amount, Unit unit) {
+        if (Units.shown() == Units.US) {
+            return unit == Unit.ML
+                    ? measured(Volume.Unit.US_FL_OZ.of(amount), "fl\u00a0oz")
+                    : measured(Mass.ounces(amount), "oz");
+        }
+        return measured(amount, unit.symbol());
+    }
+
+    private static String measured(double amount, String symbol) {
         int decimals = amount < 10 ? 2 : amount < 100 ? 1 : 0;
-        return plain(amount, decimals) + "\u00a0" + unit.symbol();
+        return plain(amount, decimals) + "\u00a0" + symbol;
     }
 
     /** A number without idle zeros behind the point, and with a thin space between thousands. */
@@ -87,9 +101,13 @@ public final class Figures {
         return words.isEmpty() ? words : Character.toLowerCase(words.charAt(0)) + words.substring(1);
     }
 
-    /** Degrees: {@code 38.0 °C}. */
+    /** Degrees: {@code 38.0 °C}, or {@code 100.4 °F} where the page is read so. */
     public static String celsius(double celsius) {
-        return BigDecimal.valueOf(celsius).setScale(1, RoundingMode.HALF_UP).toPlainString() + "\u00a0°C";
+        double degrees =
+                Units.shown() == Units.US ? Temperature.ofCelsius(celsius).fahrenheit() : celsius;
+        return BigDecimal.valueOf(degrees).setScale(1, RoundingMode.HALF_UP).toPlainString()
+                + "\u00a0"
+                + Units.shown().temperatureName();
     }
 
     /** Seconds more or less: {@code 15 s}, {@code 1:05}. */
@@ -123,6 +141,12 @@ public final class Figures {
     /** A day and an hour: {@code Tuesday 24 November, 18:20}. */
     public static String dayAndHour(Instant instant, ZoneId zone) {
         return DAY_AND_HOUR.format(instant.atZone(zone));
+    }
+
+    /** Since when, as seen from now: {@code 18:40} today, {@code Tuesday 18:40} before. */
+    public static String since(Instant since, Instant now, ZoneId zone) {
+        boolean today = since.atZone(zone).toLocalDate().equals(now.atZone(zone).toLocalDate());
+        return (today ? HOUR : WEEKDAY_AND_HOUR).format(since.atZone(zone));
     }
 
     /** The present: {@code Thursday 18:20}. */

@@ -3,6 +3,8 @@ package mezcla.web.shell;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import mezcla.measure.Refusal;
+import mezcla.web.house.Units;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -52,6 +54,38 @@ public class Members implements UserDetailsService {
         if (members.setPassword(id, passwords.encode(password)) == 0) {
             throw Refusal.of("unknown-member");
         }
+    }
+
+    /** How a member reads figures; null for as the house does. */
+    @Transactional(readOnly = true)
+    @Nullable
+    Units unitsOf(long id) {
+        return members.unitsOf(id);
+    }
+
+    /** Sets how a member reads figures; null for as the house does. */
+    @Transactional
+    public void setUnits(long id, @Nullable Units units) {
+        members.setUnits(id, units);
+    }
+
+    /**
+     * Gives a member a PIN for shared devices, or takes it away.
+     *
+     * @param pin 4 to 8 digits; empty for none
+     * @throws Refusal {@code pin-form}
+     */
+    @Transactional
+    public void setPin(long id, String pin) {
+        if (!pin.isEmpty() && !pin.matches("[0-9]{4,8}")) {
+            throw Refusal.of("pin-form");
+        }
+        members.setPin(id, pin.isEmpty() ? null : passwords.encode(pin));
+    }
+
+    /** Whether that is a member's PIN; anything is where they have none. */
+    boolean isPin(SignedIn member, String typed) {
+        return member.pinHash() == null || passwords.matches(typed, member.pinHash());
     }
 
     private static void refuseShort(String password) {

@@ -3,8 +3,10 @@ package mezcla.web.shell;
 import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import mezcla.measure.Refusal;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.servlet.ModelAndView;
@@ -79,5 +81,33 @@ public class OneTimeForms {
         String ledTo = act.get();
         keys.use(key, ledTo, clock.instant().toString());
         return ledTo;
+    }
+
+    /**
+     * Answers a form that was sent: what it asks for is done once, if its fields could be read, and leads to another
+     * page; what is refused stands beside its field on the same page.
+     *
+     * @param errors what could not be read
+     * @param key the form's key
+     * @param act does it and returns the page that it leads to
+     * @param fieldOf the field that a refusal stands beside
+     * @param again the page with the form, as it was typed
+     */
+    public ModelAndView answer(
+            FieldErrors errors,
+            String key,
+            Supplier<String> act,
+            Function<Refusal, String> fieldOf,
+            Supplier<ModelAndView> again) {
+        if (errors.none()) {
+            try {
+                return new ModelAndView("redirect:" + once(key, act));
+            } catch (Refusal refusal) {
+                errors.add(fieldOf.apply(refusal), refusal);
+            }
+        }
+        ModelAndView page = again.get();
+        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
     }
 }

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -25,6 +26,24 @@ class PageAdvice {
     @Nullable
     SignedIn member(@AuthenticationPrincipal @Nullable SignedIn member) {
         return member;
+    }
+
+    @ModelAttribute("sharedDevice")
+    boolean sharedDevice(HttpServletRequest request) {
+        return WhoIsThere.isShared(request);
+    }
+
+    /** Whether somebody else than the account that is signed in acts here. */
+    @ModelAttribute("guest")
+    boolean guest(HttpServletRequest request, @AuthenticationPrincipal @Nullable SignedIn member) {
+        return request.getAttribute(WhoIsThere.ACCOUNT) instanceof SignedIn account
+                && member != null
+                && member.id() != account.id();
+    }
+
+    @ModelAttribute("units")
+    Units units() {
+        return Units.shown();
     }
 
     @ModelAttribute("theme")

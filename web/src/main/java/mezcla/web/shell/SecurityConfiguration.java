@@ -15,9 +15,11 @@ import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.authentication.rememberme.JdbcTokenRepositoryImpl;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.savedrequest.RequestCache;
 
 /** Who may see and do what. Services check roles again with {@code @PreAuthorize}. */
 @Configuration
@@ -39,7 +41,13 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain security(
-            HttpSecurity http, Members members, PasswordEncoder encoder, SlowedSignIns slowed, DataSource store)
+            HttpSecurity http,
+            Members members,
+            PasswordEncoder encoder,
+            SlowedSignIns slowed,
+            DataSource store,
+            SharedDevices devices,
+            RequestCache typed)
             throws Exception {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(
                                 "/sign-in",
@@ -63,12 +71,20 @@ class SecurityConfiguration {
                         .tokenRepository(signIns(store))
                         .tokenValiditySeconds((int) EVENING.toSeconds())
                         .alwaysRemember(true))
+                .requestCache(cache -> cache.requestCache(typed))
+                .exceptionHandling(refused -> refused.authenticationEntryPoint(new TypedForms()))
+                .addFilterAfter(new WhoIsThere(devices, typed), AnonymousAuthenticationFilter.class)
                 .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository()))
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .headers(headers ->
                         headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY)))
                 .headers(headers -> headers.referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN)));
         return http.build();
+    }
+
+    @Bean
+    RequestCache typedForms() {
+        return TypedForms.cache();
     }
 
     private static void refuse(

@@ -177,6 +177,55 @@ public final class Sentences {
             case "reason-missing" -> "Type why, so that the others can read it later.";
             case "fills-missing" -> "Choose at least one bath.";
             case "already-discarded" -> "%s has been discarded already.".formatted(refusal.text("bath"));
+            case "in-use" ->
+                "%s has a run in the %s just now, and what is left in the bottle does not do."
+                        .formatted(((FillState.InUse) refusal.values().get("use")).who(), bathWithin(refusal));
+            case "moved-on" -> "Something was logged about this batch since you looked. Read it, then start again.";
+            case "run-is-over" -> "This run is over: it was logged, called off or voided.";
+            case "before-start" -> "The run had not been started yet at that time.";
+            case "nothing-to-override" ->
+                "No limit holds this run back that could be passed: foreign solution, sludge, a black developer, too little and a bar never can.";
+            case "override-reason-missing" -> "Type why: it stays on the batch for everyone to read.";
+            case "one-shot-not-topped-up" -> "This bath is poured away after each run, so it is never topped up.";
+            case "bottle-too-full" ->
+                refusal.number("roomMl") < 1
+                        ? "%s is full.".formatted(refusal.text("bottle"))
+                        : "%s has room for %s more."
+                                .formatted(refusal.text("bottle"), Figures.ml(Math.floor(refusal.number("roomMl"))));
+            case "steward-pours-away" ->
+                "%s still stands there. A steward pours it away first.".formatted(refusal.text("bath"));
+            case "unknown-route" -> "Choose one of the drums in the list.";
+            case "kit-missing", "unknown-kit" -> "Choose one of the kits in the list.";
+            case "unknown-part" -> "Choose parts of this kit.";
+            case "place-missing" -> "Choose one of the places in the list.";
+            case "unknown-air" -> "Choose how air is kept out.";
+            case "glass-not-squeezed" ->
+                "%s is glass and cannot be squeezed. Choose another way, or another bottle."
+                        .formatted(refusal.text("bottle"));
+            case "guest-missing", "unknown-fill" -> "Choose one of the bottles in the list.";
+            case "developer-not-shared" -> "A developer or a one-shot serves in its own batch alone.";
+            case "serves-here-already" -> "It serves in this batch already.";
+            case "bath-stands" ->
+                "The %s of this batch still stands there. Pour it away first.".formatted(bathWithin(refusal));
+            case "leaflet-missing" -> "Choose one of the leaflets in the list.";
+            case "leaflet-is-the-latest" -> "No later version of its leaflet is known.";
+            case "leaflet-lacks-bath" ->
+                "The later version has no %s, so it cannot govern this batch."
+                        .formatted(Figures.within(refusal.text("bath")));
+            case "baths-missing" -> "Type how much of one bath at least stands there.";
+            case "not-rolls-done" -> text + " is not a number of rolls. Type about how many, as 7 or 7.5.";
+            case "not-money" -> text + " is not a price. Type it as 56.50, without the currency.";
+            case "not-a-difference" -> text + " is no difference of degrees. Type it as -0.8 or 1.5, up to 10.";
+            case "not-an-address" -> text + " is not an address. Type it as http://darkroom.local:8080.";
+            case "unknown-units" -> "Choose one of the units in the list.";
+            case "unknown-tool" -> "Choose one of the kinds in the list.";
+            case "graduation-coarse" -> "A mark cannot be more than the tool measures at once.";
+            case "name-of-removed" -> text + " was removed earlier. Bring it back, or choose another name.";
+            case "bottle-in-use" -> "Something is in it. Pour that over or away first.";
+            case "last-tank" -> "One tank at least has to stay.";
+            case "pin-form" -> "Use 4 to 8 digits.";
+            case "wrong-pin" -> "That is not their PIN.";
+            case "pin-wait" -> "Too many wrong PINs. Wait a little, then try again.";
             case "form-key-missing" -> "This page was open too long. Check what you typed and send it again.";
             default -> "That is not possible (%s).".formatted(refusal.code());
         };

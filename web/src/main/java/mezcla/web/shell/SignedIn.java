@@ -2,8 +2,13 @@ package mezcla.web.shell;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
+import mezcla.web.house.Units;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetails;
 
 /**
@@ -14,12 +19,34 @@ import org.springframework.security.core.userdetails.UserDetails;
  * @param signInName what they type to sign in
  * @param passwordHash their password, hashed
  * @param role MEMBER or STEWARD
+ * @param units how they read figures; null for as the house does
+ * @param pinHash their PIN for shared devices, hashed; null for none
  */
-public record SignedIn(long id, String name, String signInName, String passwordHash, String role)
+public record SignedIn(
+        long id,
+        String name,
+        String signInName,
+        String passwordHash,
+        String role,
+        @Nullable Units units,
+        @Nullable String pinHash)
         implements UserDetails {
+    /** The member whose page is being answered; empty for nobody. */
+    public static Optional<SignedIn> here() {
+        Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
+        return signedIn != null && signedIn.getPrincipal() instanceof SignedIn member
+                ? Optional.of(member)
+                : Optional.empty();
+    }
+
     /** Whether they may discard and change the house. */
     public boolean isSteward() {
         return role.equals("STEWARD");
+    }
+
+    /** The same member at a device where somebody else is signed in: no more than that account may do. */
+    SignedIn asGuestOf(SignedIn account) {
+        return account.isSteward() ? this : new SignedIn(id, name, signInName, passwordHash, "MEMBER", units, pinHash);
     }
 
     @Override

@@ -46,15 +46,23 @@ class SlowedSignIns {
 
     @EventListener
     void failed(AuthenticationFailureBadCredentialsEvent failure) {
+        failed(failure.getAuthentication().getName());
+    }
+
+    /** Counts a wrong password or PIN. */
+    void failed(String name) {
         Instant now = clock.instant();
-        byName.compute(
-                key(failure.getAuthentication().getName()),
-                (name, before) -> (before == null ? new Failures(0, now) : before).oneMore(now));
+        byName.compute(key(name), (key, before) -> (before == null ? new Failures(0, now) : before).oneMore(now));
     }
 
     @EventListener
     void succeeded(AuthenticationSuccessEvent success) {
-        byName.remove(key(success.getAuthentication().getName()));
+        succeeded(success.getAuthentication().getName());
+    }
+
+    /** Forgets the wrong ones. */
+    void succeeded(String name) {
+        byName.remove(key(name));
     }
 
     private static String key(String signInName) {

@@ -47,7 +47,12 @@ public class DarkroomLogTest extends DemoApplicationTest {
         Instant then = mix.stamp().happenedAt().plusMillis(3_600_678);
         List<LogEntry> written = transactions.execute(status -> List.of(
                 log.add(ines, then, true, stamp -> new LogEntry.FillSpilled(stamp, fill, 12.5)),
-                log.add(ines, then, false, stamp -> new LogEntry.FillToppedUp(stamp, fill, 20)),
+                log.add(
+                        ines,
+                        then,
+                        false,
+                        stamp -> new LogEntry.FillToppedUp(
+                                stamp, fill, 20, List.of(new LogEntry.PartUse(7, "dev-b", 1.5, 0.01)))),
                 log.add(ines, stamp -> new LogEntry.FillInspected(stamp, fill, LogEntry.Result.DENSE, true, -4)),
                 log.add(ines, stamp -> new LogEntry.FillMeasured(stamp, fill, 333)),
                 log.add(ines, stamp -> new LogEntry.FillBarred(stamp, fill, "smells")),

@@ -1,0 +1,125 @@
+package mezcla.web.adopt;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.batch.LogEntry;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
+import mezcla.measure.Volume;
+import mezcla.web.house.Units;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedText;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The page on which a batch is taken over. */
+@Controller
+class AdoptController {
+    private static final int NAME_CHARACTERS = 40;
+    private static final double MOST_ROLLS = 500;
+
+    private final AdoptService adoptions;
+    private final Leaflets leaflets;
+    private final OneTimeForms forms;
+
+    AdoptController(AdoptService adoptions, Leaflets leaflets, OneTimeForms forms) {
+        this.adoptions = adoptions;
+        this.leaflets = leaflets;
+        this.forms = forms;
+    }
+
+    @GetMapping("/adopt")
+    ModelAndView ask(@ModelAttribute("form") AdoptForm form, Model model) {
+        if (!forms.isKey(form.getFormKey())) {
+            return forms.askAgainWithNewKey();
+        }
+        return page(form, new FieldErrors(), model);
+    }
+
+    @PostMapping("/adoptions")
+    ModelAndView adopt(@ModelAttribute("form") AdoptForm form, @AuthenticationPrincipal SignedIn member, Model model) {
+        FieldErrors errors = new FieldErrors();
+        Leaflet leaflet = errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
+        String name = errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, "missing"));
+        Instant mixed = errors.read("mixed", () -> adoptions.mixedOn(form.getMixed()));
+        Double rolls = errors.read("rolls", () -> rolls(form.getRolls()));
+        List<AdoptService.Standing> baths = leaflet == null ? List.of() : standing(form, leaflet, errors);
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> "/batches/"
+                        + adoptions.adopt(
+                                member,
+                                known(leaflet),
+                                known(name),
+                                new LogEntry.Before(known(mixed), known(rolls)),
+                                baths,
+                                errors)
+                        + "?mixed",
+                refusal -> refusal.code().equals("baths-missing") ? "volumes" : "bottles",
+                () -> page(form, errors, model));
+    }
+
+    private static <T> T known(@Nullable T read) {
+        if (read == null) {
+            throw Refusal.of("missing");
+        }
+        return read;
+    }
+
+    private static List<AdoptService.Standing> standing(AdoptForm form, Leaflet leaflet, FieldErrors errors) {
+        List<AdoptService.Standing> baths = new ArrayList<>();
+        for (Bath bath : leaflet.baths()) {
+            String typed = form.getVolumes().getOrDefault(bath.key(), "").strip();
+            if (!typed.isEmpty()) {
+                Volume volume = errors.read(
+                        "volume-" + bath.key(),
+                        () -> Volume.parse(typed, Units.shown().volume()));
+                if (volume != null) {
+                    baths.add(new AdoptService.Standing(
+                            bath, typed, volume, form.getBottles().getOrDefault(bath.key(), "")));
+                }
+            }
+        }
+        return baths;
+    }
+
+    private static double rolls(String typed) {
+        String text = typed.strip().replace(',', '.');
+        if (text.isEmpty()) {
+            throw Refusal.of("missing");
+        }
+        if (!text.matches("[0-9]{1,3}(\\.[0-9]{1,2})?") || Double.parseDouble(text) > MOST_ROLLS) {
+            throw Refusal.of("not-rolls-done", "text", typed.strip());
+        }
+        return Double.parseDouble(text);
+    }
+
+    private ModelAndView page(AdoptForm form, FieldErrors errors, Model model) {
+        Leaflet leaflet =
+                form.getLeaflet().isEmpty() ? null : errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
+        if (leaflet != null && form.getName().isEmpty() && errors.none()) {
+            form.setName(leaflet.name());
+        }
+        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
+        model.addAttribute("sheets", leaflets.sheets());
+        model.addAttribute("leaflet", leaflet);
+        model.addAttribute("bottles", adoptions.freeBottles());
+        model.addAttribute("form", form);
+        model.addAttribute("errors", errors);
+        return new ModelAndView(
+                "adopt/adopt", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+}

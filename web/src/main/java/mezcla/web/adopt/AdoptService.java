@@ -1,0 +1,108 @@
+package mezcla.web.adopt;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.batch.Bottle;
+import mezcla.batch.Bottling;
+import mezcla.batch.LogEntry;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
+import mezcla.measure.Volume;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.TypedDay;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.SignedIn;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Takes over batches that stood there before the log began (rules, 3.6). */
+@Service
+public class AdoptService {
+    private final DarkroomLog log;
+    private final HouseService houses;
+    private final Clock clock;
+
+    AdoptService(DarkroomLog log, HouseService houses, Clock clock) {
+        this.log = log;
+        this.houses = houses;
+        this.clock = clock;
+    }
+
+    /** The bottles in which nothing stands yet, as far as the log knows. */
+    @Transactional(readOnly = true)
+    public List<Bottle> freeBottles() {
+        return Bottling.beside(log.state()).freeFor(0, houses.bottles());
+    }
+
+    /**
+     * The day on which it was mixed, as a moment.
+     *
+     * @throws Refusal {@code missing}, {@code not-a-day} or {@code in-the-future}
+     */
+    Instant mixedOn(String day) {
+        return TypedDay.noonOf(day, houses.house().timeZone(), clock.instant());
+    }
+
+    /** A bath as it stands there: how much was typed, how much that is, in which bottle. */
+    record Standing(Bath bath, String typed, Volume volume, String bottle) {}
+
+    /**
+     * Takes a batch over.
+     *
+     * @param who who says so
+     * @param leaflet what it was mixed by
+     * @param name what it is called
+     * @param before what it has behind it
+     * @param baths its baths
+     * @param errors where refusals about bottles are put
+     * @return the batch
+     * @throws Refusal {@code baths-missing} when nothing stands there, {@code bottle-missing} when a bottle was refused
+     */
+    @Transactional
+    long adopt(
+            SignedIn who,
+            Leaflet leaflet,
+            String name,
+            LogEntry.Before before,
+            List<Standing> baths,
+            FieldErrors errors) {
+        if (baths.isEmpty()) {
+            throw Refusal.of("baths-missing");
+        }
+        Bottling shelf = Bottling.beside(log.state());
+        List<LogEntry.MixedFill> fills = new ArrayList<>();
+        for (Standing standing : baths) {
+            Bottle bottle = errors.read("bottle-" + standing.bath().key(), () -> taken(shelf, standing));
+            if (bottle != null) {
+                fills.add(new LogEntry.MixedFill(
+                        log.newFill(),
+                        leaflet,
+                        standing.bath().key(),
+                        standing.volume().ml(),
+                        standing.typed(),
+                        bottle,
+                        List.of(),
+                        before));
+            }
+        }
+        if (!errors.none()) {
+            throw Refusal.of("bottle-missing");
+        }
+        long batch = log.newBatch();
+        log.add(who, clock.instant(), true, stamp -> new LogEntry.BatchMixed(stamp, batch, name, fills));
+        return batch;
+    }
+
+    private Bottle taken(Bottling shelf, Standing standing) {
+        Bottle bottle = houses.bottles().stream()
+                .filter(each -> Long.toString(each.id()).equals(standing.bottle()))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("bottle-missing"));
+        shelf.take(bottle, standing.volume().ml());
+        return bottle;
+    }
+}

@@ -1,0 +1,196 @@
+package mezcla.web.bench;
+
+import java.util.Arrays;
+import java.util.List;
+import mezcla.batch.Bottle;
+import mezcla.batch.FillState;
+import mezcla.batch.WasteRoute;
+import mezcla.measure.Refusal;
+import mezcla.measure.Volume;
+import mezcla.mixing.BatchPlan;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Fresh solution for batches that stand already. */
+@Controller
+class FreshController {
+    private final FreshService fresh;
+    private final OneTimeForms forms;
+
+    FreshController(FreshService fresh, OneTimeForms forms) {
+        this.fresh = fresh;
+        this.forms = forms;
+    }
+
+    @GetMapping("/fills/{id}/top-up")
+    ModelAndView planToppingUp(@PathVariable long id, @ModelAttribute("form") FreshForm form, Model model) {
+        if (!forms.isKey(form.getFormKey())) {
+            return forms.askAgainWithNewKey();
+        }
+        return page("bench/top-up", fresh.ofFill(id), form, new FieldErrors(), model);
+    }
+
+    @PostMapping("/fills/{id}/top-ups")
+    ModelAndView topUp(
+            @PathVariable long id,
+            @ModelAttribute("form") FreshForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        Volume volume = errors.read("volume", () -> volume(form));
+        Long kit = errors.read("kit", () -> number(form.getKit(), "kit-missing"));
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> {
+                    fresh.topUp(member, id, known(kit), known(volume));
+                    return "/fills/" + id + "?topped";
+                },
+                FreshController::fieldOf,
+                () -> page("bench/top-up", fresh.ofFill(id), form, errors, model));
+    }
+
+    @GetMapping("/batches/{id}/renew")
+    ModelAndView planRenewal(@PathVariable long id, @ModelAttribute("form") FreshForm form, Model model) {
+        if (!forms.isKey(form.getFormKey())) {
+            return forms.askAgainWithNewKey();
+        }
+        return page("bench/renew", fresh.ofBath(id, form.getBath()), form, new FieldErrors(), model);
+    }
+
+    @PostMapping("/batches/{id}/renewals")
+    ModelAndView renew(
+            @PathVariable long id,
+            @ModelAttribute("form") FreshForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FreshService.Subject subject = fresh.ofBath(id, form.getBath());
+        FieldErrors errors = new FieldErrors();
+        Volume volume = errors.read("volume", () -> volume(form));
+        Long kit = errors.read("kit", () -> number(form.getKit(), "kit-missing"));
+        Long bottle = errors.read("bottle", () -> number(form.getBottle(), "bottle-missing"));
+        WasteRoute route = errors.read("route", () -> route(form, subject));
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> {
+                    fresh.renew(
+                            member,
+                            new FreshService.Renewal(
+                                    id,
+                                    form.getBath(),
+                                    known(kit),
+                                    form.getVolume().strip(),
+                                    known(volume),
+                                    known(bottle),
+                                    known(route)));
+                    return "/batches/" + id + "?renewed";
+                },
+                FreshController::fieldOf,
+                () -> page("bench/renew", subject, form, errors, model));
+    }
+
+    private static <T> T known(@Nullable T read) {
+        if (read == null) {
+            throw Refusal.of("missing");
+        }
+        return read;
+    }
+
+    private static Volume volume(FreshForm form) {
+        return Volume.parse(form.getVolume(), Units.shown().volume());
+    }
+
+    private static Long number(String typed, String code) {
+        if (!typed.matches("[0-9]{1,9}")) {
+            throw Refusal.of(code);
+        }
+        return Long.valueOf(typed);
+    }
+
+    private static WasteRoute route(FreshForm form, FreshService.Subject subject) {
+        if (form.getRoute().isEmpty()) {
+            return WasteRoute.of(subject.leaflet().bath(subject.bathKey()).role());
+        }
+        return Arrays.stream(WasteRoute.values())
+                .filter(route -> route.name().equals(form.getRoute()))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-route"));
+    }
+
+    private static String fieldOf(Refusal refusal) {
+        return switch (refusal.code()) {
+            case "kit-missing", "unknown-kit" -> "kit";
+            case "bottle-missing", "bottle-taken", "bottle-too-small" -> "bottle";
+            case "steward-pours-away", "waste-kept-apart", "in-use" -> "route";
+            default -> "volume";
+        };
+    }
+
+    private ModelAndView page(
+            String template, FreshService.Subject subject, FreshForm form, FieldErrors errors, Model model) {
+        List<FreshService.KitChoice> kits = fresh.kitsFor(subject);
+        if (form.getKit().isEmpty() && !kits.isEmpty()) {
+            form.setKit(Long.toString(kits.get(0).id()));
+        }
+        FillState fill = subject.fill();
+        if (form.getVolume().isEmpty() && errors.none()) {
+            form.setVolume(
+                    fill == null || template.endsWith("top-up")
+                            ? ""
+                            : fill.mixed().volumeTyped());
+        }
+        MixView mix = form.getVolume().isEmpty() ? null : mix(subject, form, errors);
+        if (mix != null
+                && form.getBottle().isEmpty()
+                && !mix.baths().get(0).bottles().isEmpty()) {
+            form.setBottle(Long.toString(mix.baths().get(0).bottles().get(0).id()));
+        }
+        model.addAttribute("mix", mix);
+        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
+        model.addAttribute("subject", subject);
+        model.addAttribute("bathName", subject.bathName());
+        model.addAttribute("fillVolume", fill == null ? "" : Figures.ml(fill.volumeMl()));
+        model.addAttribute("bottle", fill == null ? "" : fill.bottle().label());
+        model.addAttribute("kits", kits);
+        model.addAttribute("routes", WasteRoute.values());
+        model.addAttribute(
+                "usualRoute",
+                WasteRoute.of(subject.leaflet().bath(subject.bathKey()).role()));
+        model.addAttribute("form", form);
+        model.addAttribute("errors", errors);
+        return new ModelAndView(
+                template, model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private @Nullable MixView mix(FreshService.Subject subject, FreshForm form, FieldErrors errors) {
+        Volume volume = errors.read("volume", () -> volume(form));
+        Long kit = errors.read("kit", () -> number(form.getKit(), "kit-missing"));
+        if (volume == null || kit == null) {
+            return null;
+        }
+        BatchPlan plan = errors.read("volume", () -> fresh.plan(subject, kit, volume));
+        if (plan == null) {
+            return null;
+        }
+        List<Bottle> bottles =
+                fresh.bottlesFor(subject, plan.baths().get(0).mix().finalMl());
+        return MixView.titled(
+                "Mix %s of %s".formatted(MixView.asTyped(form.getVolume().strip()), Figures.within(subject.bathName())),
+                plan,
+                volumeMl -> bottles);
+    }
+}

@@ -1,0 +1,73 @@
+package mezcla.web.cupboard;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** What a steward typed about a kit that came, as it was typed. */
+public class ArrivalForm {
+    private String leaflet = "";
+    private List<String> parts = new ArrayList<>();
+    private String price = "";
+    private String delivery = "";
+    private String lot = "";
+    private String came = "";
+    private String formKey = "";
+
+    public String getLeaflet() {
+        return leaflet;
+    }
+
+    public void setLeaflet(String leaflet) {
+        this.leaflet = leaflet;
+    }
+
+    /** The parts that were bought alone; none for a whole kit. */
+    public List<String> getParts() {
+        return parts;
+    }
+
+    public void setParts(List<String> parts) {
+        this.parts = parts;
+    }
+
+    public String getPrice() {
+        return price;
+    }
+
+    public void setPrice(String price) {
+        this.price = price;
+    }
+
+    public String getDelivery() {
+        return delivery;
+    }
+
+    public void setDelivery(String delivery) {
+        this.delivery = delivery;
+    }
+
+    public String getLot() {
+        return lot;
+    }
+
+    public void setLot(String lot) {
+        this.lot = lot;
+    }
+
+    /** The day on which it came; empty for today. */
+    public String getCame() {
+        return came;
+    }
+
+    public void setCame(String came) {
+        this.came = came;
+    }
+
+    public String getFormKey() {
+        return formKey;
+    }
+
+    public void setFormKey(String formKey) {
+        this.formKey = formKey;
+    }
+}

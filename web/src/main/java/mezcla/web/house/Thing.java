@@ -1,0 +1,15 @@
+package mezcla.web.house;
+
+/** What the house keeps lists of. */
+public enum Thing {
+    /** Developing tanks. */
+    TANK,
+    /** Bottles for fills. */
+    BOTTLE,
+    /** Places where bottles stand. */
+    PLACE,
+    /** Cylinders, pipettes, syringes, scales. */
+    TOOL,
+    /** Heaters of water baths. */
+    HEATER
+}

@@ -1,0 +1,55 @@
+package mezcla.web.household;
+
+import java.util.Map;
+import mezcla.batch.Bottle;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tool;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.SignedIn;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The House page, with whatever was typed on it. */
+@Component
+class HouseholdPage {
+    private final HouseholdService household;
+    private final HouseService houses;
+
+    HouseholdPage(HouseholdService household, HouseService houses) {
+        this.household = household;
+        this.houses = houses;
+    }
+
+    ModelAndView show(Map<String, String> typed, FieldErrors errors) {
+        ModelAndView page = new ModelAndView("household/house");
+        page.addObject(
+                "summary",
+                "%s, %s and %s"
+                        .formatted(
+                                Figures.sentence(
+                                        Figures.count(household.people().size(), "member")),
+                                Figures.count(houses.tanks().size(), "tank"),
+                                Figures.count(houses.bottles().size(), "bottle")));
+        page.addObject("house", houses.house());
+        page.addObject("people", household.people());
+        page.addObject("lists", ThingList.all(houses));
+        page.addObject("materials", Bottle.Material.values());
+        page.addObject("toolKinds", Tool.Kind.values());
+        page.addObject("allUnits", Units.values());
+        page.addObject("me", me());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        return page;
+    }
+
+    /** The member as they are kept, which may differ from how they were when they signed in. */
+    private SignedIn me() {
+        long id = SignedIn.here().map(SignedIn::id).orElse(0L);
+        return household.people().stream()
+                .filter(person -> person.id() == id)
+                .findFirst()
+                .orElseThrow();
+    }
+}

@@ -1,0 +1,180 @@
+package mezcla.web.household;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Function;
+import mezcla.batch.Bottle;
+import mezcla.leaflet.Unit;
+import mezcla.measure.Mass;
+import mezcla.measure.Refusal;
+import mezcla.measure.Volume;
+import mezcla.web.house.Thing;
+import mezcla.web.house.Tool;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.TypedText;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The lists that stewards keep: tanks, bottles, places, tools, heaters. */
+@Controller
+@PreAuthorize("hasRole('STEWARD')")
+class ThingsController {
+    private static final int NAME_CHARACTERS = 40;
+    private static final double MOST_OFF = 10;
+
+    private final HouseholdService household;
+    private final HouseholdPage house;
+    private final OneTimeForms forms;
+
+    ThingsController(HouseholdService household, HouseholdPage house, OneTimeForms forms) {
+        this.household = household;
+        this.house = house;
+        this.forms = forms;
+    }
+
+    @PostMapping("/house/tanks")
+    ModelAndView addTank(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String name = name(typed, "tank", errors);
+        Volume volume = errors.read("tankVolume", () -> volume(text(typed, "tankVolume")));
+        return added(typed, errors, "tank", () -> household.addTank(known(name), known(volume)), refusal -> "tank");
+    }
+
+    @PostMapping("/house/bottles")
+    ModelAndView addBottle(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String label = name(typed, "bottle", errors);
+        Volume capacity = errors.read("bottleVolume", () -> volume(text(typed, "bottleVolume")));
+        Bottle.Material material = errors.read(
+                "material", () -> choice(Bottle.Material.values(), text(typed, "material"), "unknown-material"));
+        return added(
+                typed,
+                errors,
+                "bottle",
+                () -> household.addBottle(known(label), known(capacity), known(material)),
+                refusal -> "bottle");
+    }
+
+    @PostMapping("/house/places")
+    ModelAndView addPlace(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String name = name(typed, "place", errors);
+        return added(typed, errors, "place", () -> household.addPlace(known(name)), refusal -> "place");
+    }
+
+    @PostMapping("/house/tools")
+    ModelAndView addTool(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String name = name(typed, "tool", errors);
+        Tool.Kind kind =
+                errors.read("toolKind", () -> choice(Tool.Kind.values(), text(typed, "toolKind"), "unknown-tool"));
+        Unit unit = kind == null ? Unit.ML : kind.unit();
+        Double capacity = errors.read("toolCapacity", () -> amount(text(typed, "toolCapacity"), unit));
+        Double graduation = errors.read("toolGraduation", () -> amount(text(typed, "toolGraduation"), unit));
+        return added(
+                typed,
+                errors,
+                "tool",
+                () -> household.addTool(known(name), known(kind), known(capacity), known(graduation)),
+                refusal -> refusal.code().equals("graduation-coarse") ? "toolGraduation" : "tool");
+    }
+
+    @PostMapping("/house/heaters")
+    ModelAndView addHeater(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String name = name(typed, "heater", errors);
+        Double offset = errors.read("heaterOffset", () -> degrees(text(typed, "heaterOffset")));
+        return added(
+                typed, errors, "heater", () -> household.addHeater(known(name), known(offset)), refusal -> "heater");
+    }
+
+    @PostMapping("/house/heaters/{id}/offset")
+    ModelAndView setOffset(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        Double offset = errors.read("offset" + id, () -> degrees(text(typed, "offset" + id)));
+        return added(typed, errors, "heater", () -> household.setOffset(id, known(offset)), refusal -> "offset" + id);
+    }
+
+    @PostMapping("/house/{list}/{id}/removals")
+    ModelAndView remove(@PathVariable String list, @PathVariable long id, @RequestParam Map<String, String> typed) {
+        Thing thing = thing(list);
+        FieldErrors errors = new FieldErrors();
+        return added(
+                typed,
+                errors,
+                list,
+                () -> household.remove(thing, id, !typed.containsKey("back")),
+                refusal -> "remove-" + list + id);
+    }
+
+    private static Thing thing(String list) {
+        return Arrays.stream(Thing.values())
+                .filter(thing -> (thing.name().toLowerCase(Locale.ROOT) + "s").equals(list))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-list"));
+    }
+
+    private static @Nullable String name(Map<String, String> typed, String field, FieldErrors errors) {
+        return errors.read(field, () -> TypedText.of(text(typed, field), NAME_CHARACTERS, "missing"));
+    }
+
+    private static Volume volume(String typed) {
+        return Volume.parse(typed, Units.shown().volume());
+    }
+
+    private static double amount(String typed, Unit unit) {
+        return unit == Unit.G ? Mass.parse(typed).grams() : volume(typed).ml();
+    }
+
+    /** A difference of degrees Celsius, above or below. */
+    private static double degrees(String typed) {
+        String text = typed.strip().replace(',', '.').replace('−', '-');
+        if (!text.matches("[+-]?[0-9]{1,2}(\\.[0-9]{1,2})?") || Math.abs(Double.parseDouble(text)) > MOST_OFF) {
+            throw text.isEmpty() ? Refusal.of("missing") : Refusal.of("not-a-difference", "text", typed.strip());
+        }
+        return Double.parseDouble(text);
+    }
+
+    private static <T extends Enum<T>> T choice(T[] choices, String typed, String code) {
+        return Arrays.stream(choices)
+                .filter(choice -> choice.name().equals(typed))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(code));
+    }
+
+    private static String text(Map<String, String> typed, String name) {
+        return typed.getOrDefault(name, "");
+    }
+
+    private static <T> T known(@Nullable T read) {
+        if (read == null) {
+            throw Refusal.of("missing");
+        }
+        return read;
+    }
+
+    private ModelAndView added(
+            Map<String, String> typed,
+            FieldErrors errors,
+            String what,
+            Runnable act,
+            Function<Refusal, String> fieldOf) {
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    act.run();
+                    return "/house?saved=" + what;
+                },
+                fieldOf,
+                () -> house.show(typed, errors));
+    }
+}

@@ -1,0 +1,63 @@
+package mezcla.web.run;
+
+import java.util.HashMap;
+import java.util.Map;
+import mezcla.batch.LogEntry;
+import mezcla.measure.ProcessingTime;
+import mezcla.measure.Temperature;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import org.jspecify.annotations.Nullable;
+
+/** What a member typed about how a run went, as it was typed. */
+public class RunEndForm extends RunForm {
+    private Map<Long, String> times = new HashMap<>();
+    private Map<Long, String> temperatures = new HashMap<>();
+
+    /** Begins with what was planned. */
+    void beginWith(LogEntry.RunStarted start) {
+        beginWith(start.rolls());
+        start.baths()
+                .forEach(bath -> times.put(
+                        bath.fillId(),
+                        bath.seconds() == null
+                                ? ""
+                                : ProcessingTime.ofSeconds(bath.seconds()).toString()));
+    }
+
+    /** Reads what a bath really had; what is left empty was not noted. */
+    LogEntry.RunBath really(LogEntry.RunBath planned, FieldErrors errors) {
+        long fill = planned.fillId();
+        Integer seconds = errors.read("time" + fill, () -> seconds(times.getOrDefault(fill, "")));
+        Double celsius = errors.read("temperature" + fill, () -> celsius(temperatures.getOrDefault(fill, "")));
+        return planned.really(seconds, celsius);
+    }
+
+    private static @Nullable Integer seconds(String typed) {
+        return typed.isBlank() ? null : ProcessingTime.parse(typed).seconds();
+    }
+
+    private static @Nullable Double celsius(String typed) {
+        return typed.isBlank()
+                ? null
+                : Temperature.parse(typed, Units.shown().temperature()).celsius();
+    }
+
+    /** How long the film was in each bath, by fill. */
+    public Map<Long, String> getTimes() {
+        return times;
+    }
+
+    public void setTimes(Map<Long, String> times) {
+        this.times = times;
+    }
+
+    /** How warm each bath was, by fill. */
+    public Map<Long, String> getTemperatures() {
+        return temperatures;
+    }
+
+    public void setTemperatures(Map<Long, String> temperatures) {
+        this.temperatures = temperatures;
+    }
+}

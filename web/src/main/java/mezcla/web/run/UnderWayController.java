@@ -1,0 +1,110 @@
+package mezcla.web.run;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import mezcla.batch.LogEntry;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Refusal;
+import mezcla.web.house.HouseService;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedText;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** A run that has been started: how it went, or that it did not take place. */
+@Controller
+class UnderWayController {
+    private static final int REASON_CHARACTERS = 200;
+
+    private final RunService runs;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+    private final Clock clock;
+
+    UnderWayController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock) {
+        this.runs = runs;
+        this.houses = houses;
+        this.forms = forms;
+        this.clock = clock;
+    }
+
+    @GetMapping("/runs/{started}")
+    ModelAndView underWay(@PathVariable long started, Model model) {
+        RunEndForm form = new RunEndForm();
+        form.setFormKey(forms.newKey());
+        return page(started, form, new FieldErrors(), model, true);
+    }
+
+    @PostMapping("/runs/{started}/end")
+    ModelAndView finish(
+            @PathVariable long started,
+            @ModelAttribute("form") RunEndForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        List<LogEntry.Roll> rolls = form.rolls(errors);
+        Instant when = errors.read("when", () -> form.moment(houses.house()));
+        runs.find(started).ifPresent(run -> run.start().baths().forEach(bath -> form.really(bath, errors)));
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> "/batches/"
+                        + runs.finish(member, started, rolls, bath -> form.really(bath, errors), when, form.isAbout())
+                        + "?logged",
+                UnderWayController::fieldOf,
+                () -> page(started, form, errors, model, false));
+    }
+
+    @PostMapping("/runs/{started}/call-off")
+    ModelAndView callOff(
+            @PathVariable long started,
+            @ModelAttribute("form") RunEndForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        String why = errors.read("why", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, "reason-missing"));
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> "/batches/" + runs.callOff(member, started, String.valueOf(why)) + "?off",
+                UnderWayController::fieldOf,
+                () -> page(started, form, errors, model, true));
+    }
+
+    private static String fieldOf(Refusal refusal) {
+        return switch (refusal.code()) {
+            case "in-the-future", "before-start", "not-a-moment" -> "when";
+            default -> "run";
+        };
+    }
+
+    private ModelAndView page(long started, RunEndForm form, FieldErrors errors, Model model, boolean asPlanned) {
+        model.addAttribute(
+                "run", runs.find(started).map(run -> view(run, form, asPlanned)).orElse(null));
+        model.addAttribute("started", started);
+        model.addAttribute("form", form);
+        model.addAttribute("errors", errors);
+        model.addAttribute("formats", FilmFormat.values());
+        return new ModelAndView(
+                "run/under-way", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private @Nullable UnderWayView view(RunService.UnderWay run, RunEndForm form, boolean asPlanned) {
+        if (asPlanned) {
+            form.beginWith(run.start());
+        }
+        form.padded();
+        return UnderWayView.of(run, houses.house(), clock.instant());
+    }
+}

@@ -1,0 +1,64 @@
+package mezcla.web.run;
+
+import java.time.Instant;
+import java.util.List;
+import mezcla.batch.BatchState;
+import mezcla.batch.LogEntry;
+import mezcla.leaflet.Bath;
+import mezcla.measure.ProcessingTime;
+import mezcla.web.house.House;
+import mezcla.web.journal.EntryWords;
+import mezcla.web.shell.Figures;
+
+/**
+ * A run that has been started.
+ *
+ * @param started the row with which it was started
+ * @param batchId the batch
+ * @param batchName what that is called
+ * @param who who started it
+ * @param since since when
+ * @param film what film it is
+ * @param baths its baths, in the order of use
+ */
+public record UnderWayView(
+        long started, long batchId, String batchName, String who, String since, String film, List<RunBathView> baths) {
+    /**
+     * A bath of the run.
+     *
+     * @param fillId the fill
+     * @param letters its letters
+     * @param name its name
+     * @param planned how long the film stays in it, as planned
+     * @param temperature at what temperature
+     */
+    public record RunBathView(long fillId, String letters, String name, String planned, String temperature) {}
+
+    static UnderWayView of(RunService.UnderWay run, House house, Instant now) {
+        LogEntry.RunStarted start = run.start();
+        return new UnderWayView(
+                start.stamp().sequence(),
+                start.batchId(),
+                run.batch().mixed().name(),
+                start.stamp().who(),
+                Figures.since(start.stamp().happenedAt(), now, house.timeZone()),
+                EntryWords.film(start.rolls()),
+                start.baths().stream().map(bath -> bath(run.batch(), bath)).toList());
+    }
+
+    private static RunBathView bath(BatchState batch, LogEntry.RunBath planned) {
+        Bath bath = batch.fills().stream()
+                .filter(fill -> fill.id() == planned.fillId())
+                .findFirst()
+                .orElseThrow()
+                .bath();
+        return new RunBathView(
+                planned.fillId(),
+                bath.role().letters(),
+                bath.role().name(),
+                planned.seconds() == null
+                        ? "–"
+                        : ProcessingTime.ofSeconds(planned.seconds()).toString(),
+                Figures.celsius(bath.timing().atC()));
+    }
+}
