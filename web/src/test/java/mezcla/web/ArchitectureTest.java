@@ -89,7 +89,7 @@ public class ArchitectureTest {
                 .whereLayer("processing")
                 .mayOnlyAccessLayers("leaflet", "measure")
                 .whereLayer("verdict")
-                .mayOnlyAccessLayers("processing", "batch", "leaflet", "measure")
+                .mayOnlyAccessLayers("processing", "batch", "mixing", "leaflet", "measure")
                 .whereLayer("money")
                 .mayOnlyAccessLayers("batch", "leaflet", "measure")
                 .whereLayer("web")

@@ -164,14 +164,14 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
                         "ruben",
                         "password",
                         "hang it to dry"))
-                .andExpect(redirectedUrl("/house?added=member"));
+                .andExpect(redirectedUrl("/house?saved=member"));
         pages.perform(send("/house/members", odile(), "name", "R", "signInName", "RUBEN", "password", "hang it to dry"))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("is taken")));
         SignedIn ruben = (SignedIn) members.loadUserByUsername("ruben");
         assertThat(ruben.isSteward()).isFalse();
         pages.perform(send("/house/tanks", odile(), "tank", "Big one", "tankVolume", "1,5 l"))
-                .andExpect(redirectedUrl("/house?added=tank"));
+                .andExpect(redirectedUrl("/house?saved=tank"));
         pages.perform(send("/house/tanks", odile(), "tank", "big ONE", "tankVolume", "2 l"))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("is there already")));
@@ -179,7 +179,7 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("could be 1.2 or 1200 ml")));
         pages.perform(send("/house/bottles", odile(), "bottle", "A1", "bottleVolume", "1 L", "material", "GLASS"))
-                .andExpect(redirectedUrl("/house?added=bottle"));
+                .andExpect(redirectedUrl("/house?saved=bottle"));
         pages.perform(send("/house/bottles", odile(), "bottle", "A2", "bottleVolume", "1 L", "material", "WOOD"))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("Choose one of the materials")));

@@ -99,7 +99,7 @@ public class PlacesTest extends DemoApplicationTest {
         assertThat(kits).extracting(KitView::mixable).isSortedAccordingTo((a, b) -> Boolean.compare(b, a));
         KitView weir = kits.stream().filter(kit -> kit.id() == 3).findFirst().orElseThrow();
         assertThat(weir.enough().replace('\u00a0', ' '))
-                .isEqualTo("Makes 5500 ml more of every bath; Ready bleach runs out first.");
+                .isEqualTo("Makes 5000 ml more of every bath; Ready bleach runs out first.");
         KitView.Part airSensitive = weir.parts().get(2);
         assertThat(airSensitive.left().replace('\u00a0', ' ')).isEqualTo("93.5 of 102 ml");
         assertThat(airSensitive.since()).isEqualTo("opened 31 days ago");

@@ -12,9 +12,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import mezcla.batch.AirKept;
 import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
+import mezcla.batch.Place;
 import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.FilmFormat;
@@ -84,6 +86,7 @@ class DemoData implements ApplicationRunner {
         for (String key : List.of(
                 "oxbow-negative-liquid",
                 "kiln-lane-negative-powder",
+                "kiln-lane-negative-powder-2",
                 "weir-separate-bath-set",
                 "lantern-slide-three",
                 "sootback-cine")) {
@@ -171,6 +174,7 @@ class DemoData implements ApplicationRunner {
         run("Devi", 30, tested, 0, "120");
         run("Tomasz", 20, tested, 0, "135-36", "135-24");
         run("Ines", 11, tested, 0, "135-36");
+        renew("Bram", 6, tested, weir, "bl", 500, "A5");
 
         long third = arrive("Bram", 30, "oxbow-negative-liquid", 5650, 480);
         long added = mix("Bram", 23, third, "Oxbow liquid", 1200, "C4", "C5", "C6");
@@ -182,6 +186,7 @@ class DemoData implements ApplicationRunner {
         long powder = arrive("Tomasz", 20, "kiln-lane-negative-powder", 3250, 0);
         long fresh = mix("Tomasz", 6, powder, "Kiln Lane powder", 600, "B1", "B2", "B3");
         run("Tomasz", 5, fresh, 0, "135-36", "135-36");
+        note("Tomasz", 5, fresh, "Let the bleach-fix settle for an hour: it foamed when it was still warm");
     }
 
     private void addColourSlide() {
@@ -191,6 +196,7 @@ class DemoData implements ApplicationRunner {
         run("Devi", 9, nearlyDone, 0, "135-36");
         run("Saoirse", 6, nearlyDone, 1, "135-36");
         run("Ines", 2, nearlyDone, 0, "120");
+        move("Ines", 2, nearlyDone, "D1", "Cold shelf", AirKept.SQUEEZED);
         mix("Bram", 2, lantern, "Lantern three", 500, "D2", "E3", "E4");
     }
 
@@ -230,6 +236,65 @@ class DemoData implements ApplicationRunner {
         long batch = log.newBatch();
         log.add(people.get(who), at(daysAgo, 16), false, stamp -> new LogEntry.BatchMixed(stamp, batch, name, fills));
         return batch;
+    }
+
+    private void renew(String who, int daysAgo, long batch, long kit, String bath, double volumeMl, String label) {
+        FillState old = log.state().batch(batch).fills().stream()
+                .filter(fill -> fill.mixed().bathKey().equals(bath))
+                .findFirst()
+                .orElseThrow();
+        log.add(
+                people.get(who),
+                at(daysAgo, 17),
+                false,
+                stamp -> new LogEntry.FillsDiscarded(
+                        stamp,
+                        batch,
+                        List.of(new LogEntry.DiscardedFill(
+                                old.id(),
+                                old.volumeMl(),
+                                WasteRoute.of(old.bath().role()))),
+                        "Knocked over, most of it in the sink tray"));
+        var state = log.state().kit(kit);
+        BatchPlan.PlannedBath planned =
+                state.plan(volumeMl, List.of(bath)).baths().get(0);
+        long fill = log.newFill();
+        log.add(
+                people.get(who),
+                at(daysAgo, 18),
+                false,
+                stamp -> new LogEntry.BathRenewed(
+                        stamp,
+                        batch,
+                        new LogEntry.MixedFill(
+                                fill,
+                                state.arrival().leaflet(),
+                                bath,
+                                planned.mix().finalMl(),
+                                (int) volumeMl + " ml",
+                                bottles.get(label),
+                                state.uses(planned),
+                                null)));
+    }
+
+    private void note(String who, int daysAgo, long batch, String text) {
+        log.add(people.get(who), at(daysAgo, 20), false, stamp -> new LogEntry.NoteLeft(stamp, batch, text));
+    }
+
+    private void move(String who, int daysAgo, long batch, String label, String place, AirKept air) {
+        FillState fill = log.state().batch(batch).fills().stream()
+                .filter(each -> each.bottle().label().equals(label))
+                .findFirst()
+                .orElseThrow();
+        Place there = houses.places().stream()
+                .filter(each -> each.name().equals(place))
+                .findFirst()
+                .orElseThrow();
+        log.add(
+                people.get(who),
+                at(daysAgo, 20),
+                false,
+                stamp -> new LogEntry.FillMoved(stamp, fill.id(), fill.bottle(), there, air));
     }
 
     private void run(String who, int daysAgo, long batch, double stops, String... formats) {

@@ -67,7 +67,7 @@ public record BottleDrawing(
         double height = height(bottle.capacityMl());
         double top = FLOOR - height;
         double shoulder = top + 32;
-        double share = Math.min(1, fill.volumeMl() / bottle.capacityMl());
+        double share = Math.min(1, fill.inBottleMl() / bottle.capacityMl());
         double liquidHeight = share * (FLOOR - shoulder + 8);
         return new BottleDrawing(
                 "fill-" + fill.id(),

@@ -1,6 +1,5 @@
 package mezcla.web.household;
 
-import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.List;
@@ -62,11 +61,11 @@ public class HouseholdService {
      * @throws Refusal {@code unknown-time-zone}
      */
     static ZoneId timeZone(String typed) {
-        try {
-            return ZoneId.of(typed.strip());
-        } catch (DateTimeException e) {
-            throw Refusal.of("unknown-time-zone", "text", typed.strip());
+        String text = typed.strip();
+        if (!ZoneId.getAvailableZoneIds().contains(text)) {
+            throw Refusal.of("unknown-time-zone", "text", text);
         }
+        return ZoneId.of(text);
     }
 
     /**

@@ -3,6 +3,7 @@ package mezcla.web.run;
 import java.time.Instant;
 import java.util.List;
 import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
 import mezcla.leaflet.Bath;
 import mezcla.measure.ProcessingTime;
@@ -16,13 +17,21 @@ import mezcla.web.shell.Figures;
  * @param started the row with which it was started
  * @param batchId the batch
  * @param batchName what that is called
+ * @param title how long the developer takes
  * @param who who started it
  * @param since since when
  * @param film what film it is
  * @param baths its baths, in the order of use
  */
 public record UnderWayView(
-        long started, long batchId, String batchName, String who, String since, String film, List<RunBathView> baths) {
+        long started,
+        long batchId,
+        String batchName,
+        String title,
+        String who,
+        String since,
+        String film,
+        List<RunBathView> baths) {
     /**
      * A bath of the run.
      *
@@ -40,10 +49,21 @@ public record UnderWayView(
                 start.stamp().sequence(),
                 start.batchId(),
                 run.batch().mixed().name(),
+                title(run),
                 start.stamp().who(),
                 Figures.since(start.stamp().happenedAt(), now, house.timeZone()),
                 EntryWords.film(start.rolls()),
                 start.baths().stream().map(bath -> bath(run.batch(), bath)).toList());
+    }
+
+    private static String title(RunService.UnderWay run) {
+        long developer = run.batch().imageDeveloper().map(FillState::id).orElse(0L);
+        return run.start().baths().stream()
+                .filter(bath -> bath.fillId() == developer)
+                .map(bath -> bath(run.batch(), bath))
+                .findFirst()
+                .map(bath -> bath.name() + " for " + bath.planned())
+                .orElse("A run under way");
     }
 
     private static RunBathView bath(BatchState batch, LogEntry.RunBath planned) {

@@ -1,6 +1,7 @@
 package mezcla.web.shell;
 
 import java.time.Clock;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
@@ -9,6 +10,7 @@ import mezcla.measure.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
@@ -19,10 +21,12 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @Service
 public class OneTimeForms {
     private final FormKeyMapper keys;
+    private final TransactionOperations transactions;
     private final Clock clock;
 
-    OneTimeForms(FormKeyMapper keys, Clock clock) {
+    OneTimeForms(FormKeyMapper keys, TransactionOperations transactions, Clock clock) {
         this.keys = keys;
+        this.transactions = transactions;
         this.clock = clock;
     }
 
@@ -69,11 +73,14 @@ public class OneTimeForms {
      * @return that page, or the one that an earlier sending led to
      * @throws Refusal {@code form-key-missing} when the key is none of ours
      */
-    @Transactional
     public String once(String key, Supplier<String> act) {
         if (!isKey(key)) {
             throw Refusal.of("form-key-missing");
         }
+        return Objects.requireNonNull(transactions.execute(transaction -> onceInATransaction(key, act)));
+    }
+
+    private String onceInATransaction(String key, Supplier<String> act) {
         String before = keys.ledTo(key);
         if (before != null) {
             return before;

@@ -1,0 +1,167 @@
+package mezcla.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+import mezcla.web.shell.Members;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.http.HttpMethod;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Every route of the application as nobody, as a member and as a steward. */
+public class RoutesTest extends DemoApplicationTest {
+    private enum Who {
+        ANYBODY,
+        MEMBERS,
+        STEWARDS
+    }
+
+    private static final Object[][] ROUTES = {
+        {"GET /", Who.MEMBERS},
+        {"GET /sign-in", Who.ANYBODY},
+        {"GET /begin", Who.ANYBODY},
+        {"POST /begin", Who.ANYBODY},
+        {"POST /theme", Who.ANYBODY},
+        {"GET /who", Who.MEMBERS},
+        {"POST /who", Who.MEMBERS},
+        {"POST /house/device", Who.MEMBERS},
+        {"GET /shelf", Who.MEMBERS},
+        {"GET /bench", Who.MEMBERS},
+        {"GET /run", Who.MEMBERS},
+        {"GET /cupboard", Who.MEMBERS},
+        {"GET /journal", Who.MEMBERS},
+        {"GET /journal.csv", Who.MEMBERS},
+        {"GET /journal/{sequence}/void", Who.MEMBERS},
+        {"POST /journal/{sequence}/void", Who.STEWARDS},
+        {"GET /house", Who.MEMBERS},
+        {"GET /batches/{id}", Who.MEMBERS},
+        {"GET /batches/{id}/run", Who.MEMBERS},
+        {"POST /batches/{id}/run", Who.MEMBERS},
+        {"POST /batches/{id}/runs", Who.MEMBERS},
+        {"POST /batches/{id}/starts", Who.MEMBERS},
+        {"POST /batches/{id}/overrides", Who.MEMBERS},
+        {"POST /batches/{id}/notes", Who.MEMBERS},
+        {"POST /batches/{id}/guests", Who.MEMBERS},
+        {"GET /batches/{id}/renew", Who.MEMBERS},
+        {"POST /batches/{id}/renewals", Who.MEMBERS},
+        {"GET /batches/{id}/leaflet", Who.STEWARDS},
+        {"POST /batches/{id}/leaflets", Who.STEWARDS},
+        {"POST /batches/{id}/discards", Who.STEWARDS},
+        {"GET /runs/{started}", Who.MEMBERS},
+        {"POST /runs/{started}/end", Who.MEMBERS},
+        {"POST /runs/{started}/call-off", Who.MEMBERS},
+        {"GET /fills/{id}", Who.MEMBERS},
+        {"POST /fills/{id}/spills", Who.MEMBERS},
+        {"POST /fills/{id}/measurements", Who.MEMBERS},
+        {"POST /fills/{id}/moves", Who.MEMBERS},
+        {"POST /fills/{id}/bars", Who.MEMBERS},
+        {"POST /fills/{id}/lifts", Who.STEWARDS},
+        {"GET /fills/{id}/top-up", Who.MEMBERS},
+        {"POST /fills/{id}/top-ups", Who.MEMBERS},
+        {"GET /kits/{id}/mix", Who.MEMBERS},
+        {"POST /kits/{id}/batches", Who.MEMBERS},
+        {"GET /kits/new", Who.STEWARDS},
+        {"POST /kits", Who.STEWARDS},
+        {"GET /adopt", Who.MEMBERS},
+        {"POST /adoptions", Who.MEMBERS},
+        {"POST /house/me", Who.MEMBERS},
+        {"POST /house/details", Who.STEWARDS},
+        {"POST /house/members", Who.STEWARDS},
+        {"POST /house/members/{id}/password", Who.STEWARDS},
+        {"POST /house/tanks", Who.STEWARDS},
+        {"POST /house/bottles", Who.STEWARDS},
+        {"POST /house/places", Who.STEWARDS},
+        {"POST /house/tools", Who.STEWARDS},
+        {"POST /house/heaters", Who.STEWARDS},
+        {"POST /house/heaters/{id}/offset", Who.STEWARDS},
+        {"POST /house/{list}/{id}/removals", Who.STEWARDS},
+    };
+
+    @Autowired
+    private MockMvc pages;
+
+    @Autowired
+    private Members members;
+
+    @Autowired
+    @Qualifier("requestMappingHandlerMapping")
+    private RequestMappingHandlerMapping mapping;
+
+    @Test
+    public void tableNamesEveryRoute() {
+        Set<String> known = new TreeSet<>();
+        for (Object[] row : ROUTES) {
+            known.add((String) row[0]);
+        }
+        Set<String> served = new TreeSet<>();
+        mapping.getHandlerMethods().forEach((info, method) -> {
+            if (method.getBeanType().getName().startsWith("mezcla")) {
+                info.getMethodsCondition().getMethods().forEach(verb -> info.getPatternValues()
+                        .forEach(pattern -> served.add(verb + " " + pattern)));
+            }
+        });
+        assertThat(known).isEqualTo(served);
+    }
+
+    @DataProvider
+    public Object[][] routes() {
+        List<Object[]> rows = new ArrayList<>();
+        for (Object[] row : ROUTES) {
+            for (String name : new String[] {"", "devi", "bram"}) {
+                rows.add(new Object[] {row[0], row[1], name});
+            }
+        }
+        return rows.toArray(new Object[0][]);
+    }
+
+    @Test(dataProvider = "routes")
+    public void everybodyGetsAsFarAsTheyMay(String route, Who who, String name) throws Exception {
+        MockHttpServletResponse answer =
+                pages.perform(asked(route, name)).andReturn().getResponse();
+        int status = answer.getStatus();
+        if (name.isEmpty() && who != Who.ANYBODY) {
+            assertThat(status).isEqualTo(302);
+            assertThat(answer.getRedirectedUrl()).startsWith("/sign-in");
+        } else if (name.equals("devi") && who == Who.STEWARDS) {
+            assertThat(status).isEqualTo(403);
+        } else {
+            assertThat(status).isNotIn(401, 403, 404, 405).isLessThan(500);
+            if (status == 302 && who != Who.ANYBODY) {
+                assertThat(answer.getRedirectedUrl()).doesNotStartWith("/sign-in");
+            }
+        }
+    }
+
+    /** A route with numbers of things that exist, and nothing typed. */
+    private MockHttpServletRequestBuilder asked(String route, String name) {
+        String page = route.substring(route.indexOf(' ') + 1)
+                .replace("/house/{list}/{id}", "/house/tanks/1")
+                .replace("/fills/{id}/lifts", "/fills/11/lifts")
+                .replace("/batches/{id}/renew", "/batches/5/renew")
+                .replace("/batches/{id}", "/batches/5")
+                .replace("{id}", "1")
+                .replace("{sequence}", "1")
+                .replace("{started}", "1");
+        MockHttpServletRequestBuilder request = request(
+                        HttpMethod.valueOf(route.substring(0, route.indexOf(' '))), page)
+                .with(csrf())
+                .param("bath", "dev")
+                .param("why", "a try")
+                .param("reason", "a try")
+                .param("formKey", UUID.randomUUID().toString());
+        return name.isEmpty() ? request : request.with(user(members.loadUserByUsername(name)));
+    }
+}
