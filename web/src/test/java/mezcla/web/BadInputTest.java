@@ -305,7 +305,9 @@ public class BadInputTest extends DemoApplicationTest {
         String page = answer.getContentAsString();
         assertThat(sentenceBeside(page, idOf(form, field)))
                 .as("sentence beside %s of %s with %s", field, form.page, typed)
-                .isNotBlank();
+                .isNotBlank()
+                .as("a sentence of its own")
+                .doesNotContain("That is not possible (");
         assertThat(page).doesNotContain("<script>alert");
         form.good().forEach((other, value) -> {
             if (!other.equals(field) && !value.isEmpty() && isText(form.fields().get(other))) {

@@ -87,6 +87,9 @@ public final class Sentences {
         return switch (refusal.code()) {
             case "missing" -> "Something has to stand here.";
             case "not-a-volume" -> text + " is not a volume. Type it as 500 ml, 1 L, 1,2 l or 20 fl oz.";
+            case "not-a-time" -> text + " is not a time. Type it as 3:15, 3 min 15 s or 195 s.";
+            case "not-a-temperature" -> text + " is not a temperature. Type it as 38.5 °C or 101 F.";
+            case "not-a-mass" -> text + " is not a weight. Type it as 12.5 g, 1 kg or 4 oz.";
             case "plain-ounce" ->
                 text + " could be a weight or a volume. Type fl oz for US fluid ounces or uk fl oz for UK ones.";
             case "ambiguous-number" ->

@@ -1,0 +1,282 @@
+package mezcla.web.journey;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import mezcla.web.DemoApplicationTest;
+import org.assertj.core.api.Assertions;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** An evening of two people on two browsers and a phone, with mistakes. */
+public class EveningJourneyTest extends DemoApplicationTest {
+    @LocalServerPort
+    private int port;
+
+    private Browser browser;
+
+    @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+    public void openBrowser() {
+        browser = new Browser(port);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void closeBrowser() {
+        browser.close();
+    }
+
+    private static Page.GetByRoleOptions byName(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+
+    private static Page.GetByRoleOptions named(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+
+    private static Locator heading(Page page) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
+    }
+
+    private static Locator crate(Page page, String name) {
+        return page.getByRole(AriaRole.LINK, named("Crate " + name))
+                .or(page.locator("a.crate-place").filter(new Locator.FilterOptions().setHasText(name)))
+                .first();
+    }
+
+    private Page signedIn(String name, int width, int height) {
+        Page page = browser.open(width, height);
+        Browser.signIn(page, name, name.equals("bram") ? "count-the-rolls" : "rinse-and-hang");
+        return page;
+    }
+
+    @Test
+    public void twoBrowsersAndAPhoneShareABatch() {
+        Page ines = signedIn("ines", 1280, 800);
+        Page devi = signedIn("devi", 1280, 800);
+        Page phone = signedIn("saoirse", 390, 844);
+
+        devi.navigate("/batches/4/run");
+        assertThat(heading(devi)).hasText("Developer for 3:45");
+        ines.navigate("/batches/4/run");
+        ines.getByRole(AriaRole.BUTTON, byName("Start one roll, 3:45")).dblclick();
+        ines.waitForURL("**/runs/*");
+        assertThat(heading(ines)).hasText("Developer for 3:45");
+        Browser.assertAccessible(ines);
+
+        phone.navigate("/shelf");
+        assertThat(crate(phone, "4 Oxbow liquid")).containsText(Pattern.compile("In use since [0-9:]+, Ines"));
+        Browser.assertAccessible(phone);
+
+        devi.getByRole(AriaRole.BUTTON, byName("Start one roll, 3:45")).click();
+        assertThat(devi.getByText("The batch has moved on since you looked:")).isVisible();
+        assertThat(devi.getByText("Ines: Started 1 × 135-36 of Ines")).isVisible();
+        Browser.assertAccessible(devi);
+        devi.getByRole(AriaRole.BUTTON, named("Start one roll")).click();
+        devi.waitForURL("**/runs/*");
+
+        phone.navigate("/run");
+        phone.getByRole(AriaRole.LINK, named("Batch 4, Oxbow liquid: Ines since"))
+                .click();
+        phone.getByLabel("Time").first().fill("3:75");
+        phone.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
+        assertThat(phone.getByText("“3:75” is not a time")).isVisible();
+        assertThat(phone.getByLabel("Time").first()).hasValue("3:75");
+        Browser.assertAccessible(phone);
+        phone.getByLabel("Time").first().fill("3:50");
+        phone.getByLabel("°C").first().fill("38,2");
+        phone.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
+        assertThat(phone.getByText("The run is logged.")).isVisible();
+        assertThat(phone.locator(".handover")).containsText("Saoirse used it last");
+        Browser.assertAccessible(phone);
+
+        devi.getByText("It did not take place").click();
+        devi.getByLabel("Why").fill("The tank leaked");
+        devi.getByRole(AriaRole.BUTTON, byName("Call it off")).click();
+        assertThat(devi.getByText("The run is called off")).isVisible();
+        ines.navigate("/shelf");
+        assertThat(crate(ines, "4 Oxbow liquid")).not().containsText("In use");
+        ines.navigate("/journal?batch=4");
+        assertThat(ines.getByText("De 3:50 at 38.2 °C")).isVisible();
+        assertThat(ines.getByText("The tank leaked")).isVisible();
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test(dependsOnMethods = "twoBrowsersAndAPhoneShareABatch")
+    public void fullBatchIsPassedOnPurposeThenRenewed() {
+        Page ines = signedIn("ines", 1280, 800);
+        ines.navigate("/batches/2/run");
+        assertThat(heading(ines)).hasText("This run does not fit");
+        ines.getByText("Go past this limit on purpose").click();
+        Browser.assertAccessible(ines);
+        ines.getByRole(AriaRole.BUTTON, byName("Go past it")).click();
+        assertThat(ines.locator("#why-error")).hasText("Type why: it stays on the batch for everyone to read.");
+        ines.getByLabel("Why").fill("A test strip, nothing is lost");
+        ines.getByRole(AriaRole.BUTTON, byName("Go past it")).click();
+        ines.waitForURL("**/run?film*");
+        assertThat(ines.getByText("Developer: Ines went past its limit on purpose. A test strip"))
+                .isVisible();
+        assertThat(ines.getByRole(AriaRole.BUTTON, named("Start one roll"))).isVisible();
+
+        Page bram = signedIn("bram", 1280, 800);
+        bram.navigate("/batches/2");
+        assertThat(bram.getByText("went past its limit on purpose on")).isVisible();
+        bram.getByRole(AriaRole.LINK, byName("Bottle C1, Developer")).click();
+        Browser.assertAccessible(bram);
+        bram.getByRole(AriaRole.LINK, byName("Mix it afresh")).click();
+        assertThat(heading(bram)).hasText("Mix 1200 ml of developer");
+        bram.getByLabel("How much").fill("2 L");
+        assertThat(bram.locator("#volume-error")).containsText("This kit makes no more than 1200 ml");
+        bram.getByLabel("How much").fill("1 L");
+        assertThat(heading(bram)).hasText("Mix 1 L of developer");
+        Browser.assertAccessible(bram);
+        bram.getByRole(AriaRole.BUTTON, byName("It is mixed: put it in its place"))
+                .click();
+        assertThat(bram.getByText("The fresh bath is in its place.")).isVisible();
+        assertThat(bram.locator("section.verdict")).containsText("3:20");
+        Browser.assertAccessible(bram);
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
+    public void bottlesAreMovedToppedUpMeasuredAndLent() {
+        Page devi = signedIn("devi", 1280, 800);
+        devi.navigate("/batches/3");
+        devi.getByRole(AriaRole.LINK, byName("Bottle A4, Final rinse")).click();
+        devi.getByLabel("Where").selectOption("Fridge, top");
+        devi.getByLabel("Air").selectOption("squeezed until full");
+        devi.getByRole(AriaRole.BUTTON, byName("Log where it stands")).click();
+        assertThat(devi.getByText("Fridge, top, squeezed until full.")).isVisible();
+        devi.getByRole(AriaRole.LINK, byName("Top it up")).click();
+        assertThat(heading(devi)).hasText("How much fresh solution?");
+        Browser.assertAccessible(devi);
+        devi.getByLabel("How much").fill("15");
+        assertThat(heading(devi)).hasText("Mix 15 ml of final rinse");
+        devi.getByRole(AriaRole.BUTTON, byName("It is in: log it")).dblclick();
+        assertThat(devi.getByText("It is topped up.")).isVisible();
+        devi.getByLabel("What is in it").fill("300 ml");
+        devi.getByRole(AriaRole.BUTTON, byName("Log what is in it")).click();
+        assertThat(devi.getByText("Was a run or a spill not logged?")).isVisible();
+        Browser.assertAccessible(devi);
+
+        devi.navigate("/adopt");
+        Browser.assertAccessible(devi);
+        devi.getByLabel("Mixed by the leaflet of").selectOption("Oxbow Negative Liquid 1.2 L");
+        devi.getByRole(AriaRole.BUTTON, byName("Show its baths")).click();
+        devi.getByLabel("Volume, ml").first().fill("0,9 l");
+        devi.getByRole(AriaRole.BUTTON, byName("Take it over")).click();
+        assertThat(devi.locator("#rolls-error")).hasText("Something has to stand here.");
+        assertThat(devi.getByLabel("Volume, ml").first()).hasValue("0,9 l");
+        devi.getByLabel("In bottle").first().selectOption("C7, glass");
+        devi.getByLabel("Rolls done, about").fill("4");
+        devi.getByLabel("Mixed about").fill("2026-11-10");
+        Browser.assertAccessible(devi);
+        devi.getByRole(AriaRole.BUTTON, byName("Take it over")).click();
+        devi.waitForURL("**/batches/*?mixed");
+        assertThat(devi.getByText("remembered, not noted")).isVisible();
+        devi.getByLabel("charged to the one it was mixed for")
+                .selectOption(new com.microsoft.playwright.options.SelectOption()
+                        .setLabel("Final rinse of batch 4, Oxbow liquid, in C6"));
+        devi.getByRole(AriaRole.BUTTON, byName("Use it here as well")).click();
+        assertThat(devi.getByText("It serves in this batch as well.")).isVisible();
+        devi.getByLabel("What to remember").fill("Rinse in between");
+        devi.getByRole(AriaRole.BUTTON, byName("Leave the note")).click();
+        assertThat(devi.getByText("comes up when that kit is mixed again")).isVisible();
+        Browser.assertAccessible(devi);
+        devi.navigate("/kits/7/mix");
+        assertThat(devi.getByText("Rinse in between (Devi")).isVisible();
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
+    public void sharedTabletAsksWhoAndAForgottenSignInLosesNothing() {
+        Page tablet = signedIn("tomasz", 1280, 800);
+        tablet.navigate("/house");
+        Browser.assertAccessible(tablet);
+        tablet.getByRole(AriaRole.BUTTON, byName("Ask who on this device")).click();
+        assertThat(heading(tablet)).hasText("Who is at this device?");
+        Browser.assertAccessible(tablet);
+        tablet.navigate("/batches/5");
+        tablet.getByLabel("What to remember").fill("The powder is slow to dissolve");
+        tablet.getByRole(AriaRole.BUTTON, byName("Leave the note")).click();
+        assertThat(tablet.getByText("What you typed is kept")).isVisible();
+        tablet.getByRole(AriaRole.BUTTON, byName("Saoirse")).click();
+        tablet.waitForURL("**/batches/5?noted");
+        assertThat(tablet.getByText("The powder is slow to dissolve (Saoirse")).isVisible();
+        assertThat(tablet.locator(".who")).containsText("Saoirse");
+
+        Page devi = signedIn("devi", 1280, 800);
+        devi.navigate("/batches/5");
+        devi.getByLabel("What to remember").fill("Kept over a sign-in");
+        devi.context()
+                .clearCookies(new com.microsoft.playwright.BrowserContext.ClearCookiesOptions()
+                        .setName(Pattern.compile("JSESSIONID|remember-me")));
+        devi.getByRole(AriaRole.BUTTON, byName("Leave the note")).click();
+        assertThat(devi.getByText("Your sign-in has run out.")).isVisible();
+        Browser.assertAccessible(devi);
+        devi.getByLabel("Name to sign in with").fill("devi");
+        devi.getByLabel("Password").fill("rinse-and-hang");
+        devi.keyboard().press("Enter");
+        devi.waitForURL("**/batches/5?noted");
+        assertThat(devi.getByText("Kept over a sign-in (Devi")).isVisible();
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
+    public void stewardKeepsListsReceivesPartsAndCorrectsALeaflet() {
+        Page bram = signedIn("bram", 1280, 800);
+        bram.navigate("/house");
+        Browser.assertAccessible(bram);
+        bram.getByLabel("What members call it").fill("Under the sink");
+        bram.locator("form[action='/house/places'] button").click();
+        assertThat(bram.getByText("Under the sink")).isVisible();
+        bram.getByRole(AriaRole.BUTTON, byName("Remove Under the sink")).click();
+        bram.getByText("Removed: 1").click();
+        bram.getByRole(AriaRole.BUTTON, byName("Bring back Under the sink")).click();
+        assertThat(bram.getByRole(AriaRole.BUTTON, byName("Remove Under the sink")))
+                .isVisible();
+        bram.getByRole(AriaRole.BUTTON, byName("Remove C4")).click();
+        assertThat(bram.getByText("Something is in it.")).isVisible();
+        bram.navigate("/cupboard");
+        bram.getByRole(AriaRole.LINK, byName("A kit came")).click();
+        bram.getByLabel("A kit with the leaflet of").selectOption("Oxbow Negative Liquid 1.2 L");
+        bram.getByRole(AriaRole.BUTTON, byName("Show its parts")).click();
+        bram.getByLabel("Developer A").check();
+        bram.getByLabel("Developer B").check();
+        bram.getByLabel("Price").fill("12.345");
+        bram.getByRole(AriaRole.BUTTON, byName("Put it into the cupboard")).click();
+        assertThat(bram.locator("#price-error")).containsText("is not a price");
+        assertThat(bram.getByLabel("Developer B")).isChecked();
+        Browser.assertAccessible(bram);
+        bram.getByLabel("Price").fill("21,50");
+        bram.getByRole(AriaRole.BUTTON, byName("Put it into the cupboard")).click();
+        assertThat(bram.getByText("Bought alone: makes 1200 ml of developer")).isVisible();
+        Browser.assertAccessible(bram);
+        bram.navigate("/batches/5");
+        bram.getByRole(AriaRole.LINK, byName("See before and after")).click();
+        assertThat(bram.getByRole(AriaRole.ROW, named("Developer"))).containsText("2 of 9");
+        Browser.assertAccessible(bram);
+        bram.getByLabel("What was wrong").fill("Misread: nine rolls");
+        bram.getByRole(AriaRole.BUTTON, byName("Use the corrected leaflet")).click();
+        assertThat(bram.getByText("The later version of the leaflet governs it now."))
+                .isVisible();
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
+    public void waysOutLeadToFreshSolution() {
+        Page saoirse = signedIn("saoirse", 1280, 800);
+        saoirse.navigate("/shelf");
+        saoirse.getByLabel("Process").selectOption("colour-slide");
+        saoirse.getByLabel("Tank").selectOption("1 L tank");
+        assertThat(saoirse.getByText("What you can do instead")).isVisible();
+        Browser.assertAccessible(saoirse);
+        Locator ways = saoirse.locator(".ways-out li");
+        assertThat(ways.first()).containsText("tank through batch");
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+}
