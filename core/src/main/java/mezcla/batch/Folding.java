@@ -50,8 +50,7 @@ final class Folding {
             addFill(renewed.stamp(), renewed.fill());
             batch(renewed.batchId()).renew(renewed.fill());
         } else if (entry instanceof LogEntry.RunLogged run) {
-            batch(run.batchId()).run(run);
-            run.baths().forEach(bath -> fill(bath.fillId()).run(run.stamp(), run.equivalents(), bath));
+            addRun(run);
         } else if (entry instanceof LogEntry.RunStarted start) {
             addStart(start);
         } else if (entry instanceof LogEntry.FillsDiscarded discarded) {
@@ -59,6 +58,12 @@ final class Folding {
         } else if (entry instanceof LogEntry.NoteLeft note) {
             batch(note.batchId()).note(note);
         }
+    }
+
+    private void addRun(LogEntry.RunLogged run) {
+        batch(run.batchId()).run(run);
+        double equivalents = run.equivalents();
+        run.baths().forEach(bath -> fill(bath.fillId()).run(run.stamp(), equivalents, bath));
     }
 
     private void addToFill(LogEntry.OfOneFill entry) {

@@ -55,7 +55,8 @@ public sealed interface LogEntry {
         if (entry instanceof FillToppedUp topped) {
             return Map.of(topped.fillId(), topped.uses());
         }
-        return fillsMade(entry).stream().collect(Collectors.toMap(MixedFill::fillId, MixedFill::uses));
+        List<MixedFill> made = fillsMade(entry);
+        return made.isEmpty() ? Map.of() : made.stream().collect(Collectors.toMap(MixedFill::fillId, MixedFill::uses));
     }
 
     /** A row about one fill that stands already. */

@@ -13,7 +13,6 @@ public final class Refusal extends RuntimeException {
     private final transient Map<String, Object> values;
 
     private Refusal(String code, Map<String, Object> values) {
-        super(code + " " + values);
         this.code = code;
         this.values = values;
     }
@@ -30,6 +29,12 @@ public final class Refusal extends RuntimeException {
             values.put((String) namesAndValues[i], namesAndValues[i + 1]);
         }
         return new Refusal(code, Collections.unmodifiableMap(values));
+    }
+
+    /** The code with its values, put together only where somebody reads it: values can be whole fills. */
+    @Override
+    public String getMessage() {
+        return code + " " + values;
     }
 
     /** What is refused. */

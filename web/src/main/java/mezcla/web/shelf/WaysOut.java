@@ -120,6 +120,12 @@ final class WaysOut {
     }
 
     private static String volumes(List<WayOut.Fresh> fresh) {
+        String first = Figures.ml(Math.ceil(fresh.get(0).volumeMl() - 1e-6));
+        boolean alike =
+                fresh.stream().mapToDouble(WayOut.Fresh::volumeMl).distinct().count() == 1;
+        if (alike) {
+            return fresh.size() == 1 ? first : first + " of each";
+        }
         return fresh.stream()
                 .map(each -> Figures.ml(Math.ceil(each.volumeMl() - 1e-6)))
                 .collect(Collectors.joining(" and "));
