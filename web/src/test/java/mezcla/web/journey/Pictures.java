@@ -1,6 +1,7 @@
 package mezcla.web.journey;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import mezcla.web.DemoApplicationTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -20,9 +21,18 @@ public class Pictures extends DemoApplicationTest {
             Browser.signIn(desk, "ines", "rinse-and-hang");
             picture(desk, "/shelf", "shelf");
             picture(desk, "/batches/4", "batch");
+            picture(
+                    desk,
+                    "/shelf?film%5B0%5D.count=14&film%5B0%5D.format=120&process=colour-negative&push=0&tank=2",
+                    "ways-out");
+            picture(desk, "/batches/2/renew?bath=dev", "renew");
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
             picture(desk, "/batches/4/run", "run");
+            desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
+                    .click();
+            desk.waitForURL("**/runs/*");
+            picture(desk, desk.url(), "run-under-way");
             picture(desk, "/journal", "journal");
             picture(desk, "/fills/10", "bottle");
             Page steward = browser.open(1280, 800);
@@ -34,6 +44,7 @@ public class Pictures extends DemoApplicationTest {
             Page phone = browser.open(390, 844);
             Browser.signIn(phone, "ines", "rinse-and-hang");
             picture(phone, "/shelf", "shelf-phone");
+            picture(steward, "/who", "who");
             picture(phone, "/batches/4/run", "run-phone");
         }
     }
