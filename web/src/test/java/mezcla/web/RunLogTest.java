@@ -86,6 +86,12 @@ public class RunLogTest extends DemoApplicationTest {
                 .andExpect(content().string(containsString("remembered, not noted")));
     }
 
+    @Test
+    public void runThatIsRememberedAboutIsTakenWithoutAMoment() throws Exception {
+        pages.perform(run(7, "1", "").param("about", "true")).andExpect(status().is3xxRedirection());
+        assertThat(log.state().batch(7).runs().get(0).stamp().about()).isTrue();
+    }
+
     @DataProvider
     public Object[][] noMoments() {
         return new Object[][] {

@@ -44,11 +44,7 @@ class RunController {
 
     @GetMapping("/run")
     String possible(Model model) {
-        model.addAttribute(
-                "underWay",
-                runs.underWay().stream()
-                        .map(run -> UnderWayView.of(run, houses.house(), clock.instant()))
-                        .toList());
+        model.addAttribute("underWay", underWay());
         model.addAttribute("crates", runs.possible().stream().map(CrateView::of).toList());
         return "run/possible";
     }
@@ -97,9 +93,10 @@ class RunController {
 
     private long log(SignedIn member, long id, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
         Instant when = form.moment(houses.house());
-        return when == null
-                ? runs.log(member, id, rolls, tank, form.isDone())
-                : runs.logEarlier(member, id, rolls, tank, when, form.isAbout());
+        if (when == null && !form.isAbout()) {
+            return runs.log(member, id, rolls, tank, form.isDone());
+        }
+        return runs.logEarlier(member, id, rolls, tank, when == null ? clock.instant() : when, form.isAbout());
     }
 
     @PostMapping("/batches/{id}/starts")
@@ -179,6 +176,9 @@ class RunController {
             }
         }
         model.addAttribute("seen", runs.lastRow());
+        model.addAttribute(
+                "underWay",
+                underWay().stream().filter(run -> run.batchId() == id).toList());
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
         model.addAttribute("batch", runs.batch(id));
         model.addAttribute("form", form);
@@ -188,6 +188,12 @@ class RunController {
         model.addAttribute("tanks", houses.tanks());
         return new ModelAndView(
                 "run/run", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private List<UnderWayView> underWay() {
+        return runs.underWay().stream()
+                .map(run -> UnderWayView.of(run, houses.house(), clock.instant()))
+                .toList();
     }
 
     private String smallestTank() {
