@@ -121,8 +121,8 @@ public class EveningTest extends DemoApplicationTest {
         BatchState before = log.state().batch(7);
         String run = ledTo(send(film("/batches/7/starts", "ines", "1", "seen", seen())));
         assertThat(text(send(film("/batches/7/starts", "devi", "1", "seen", seen()))))
-                .contains("First developer")
-                .doesNotContain("/runs/");
+                .contains("Ines has a run in the")
+                .contains("In use since");
         ledTo(send(form(run + "/call-off", "devi", "why", "the tank leaked")));
         assertThat(log.state().batch(7)).isEqualTo(before);
         assertThat(page("/journal", "ines")).contains("Called off the run of entry");

@@ -14,7 +14,6 @@ import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -62,21 +61,14 @@ class AdoptController {
                 () -> "/batches/"
                         + adoptions.adopt(
                                 member,
-                                known(leaflet),
-                                known(name),
-                                new LogEntry.Before(known(mixed), known(rolls)),
+                                FieldErrors.known(leaflet),
+                                FieldErrors.known(name),
+                                new LogEntry.Before(FieldErrors.known(mixed), FieldErrors.known(rolls)),
                                 baths,
                                 errors)
                         + "?mixed",
                 refusal -> refusal.code().equals("baths-missing") ? "volumes" : "bottles",
                 () -> page(form, errors, model));
-    }
-
-    private static <T> T known(@Nullable T read) {
-        if (read == null) {
-            throw Refusal.of("missing");
-        }
-        return read;
     }
 
     private static List<AdoptService.Standing> standing(AdoptForm form, Leaflet leaflet, FieldErrors errors) {

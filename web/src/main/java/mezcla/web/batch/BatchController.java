@@ -2,12 +2,11 @@ package mezcla.web.batch;
 
 import java.util.Map;
 import mezcla.batch.WasteRoute;
-import mezcla.measure.Refusal;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
 import mezcla.web.shell.TypedText;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -51,18 +50,15 @@ class BatchController {
         FieldErrors errors = new FieldErrors();
         String reason =
                 errors.read("reason", () -> TypedText.of(form.getReason(), REASON_CHARACTERS, "reason-missing"));
-        if (reason != null) {
-            try {
-                String page = forms.once(form.getFormKey(), () -> {
-                    batches.discard(member, id, form.chosen(), reason);
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> {
+                    batches.discard(member, id, form.chosen(), FieldErrors.known(reason));
                     return "/batches/" + id + "?discarded";
-                });
-                return new ModelAndView("redirect:" + page);
-            } catch (Refusal refusal) {
-                errors.add("fills", refusal);
-            }
-        }
-        return new ModelAndView(page(id, form, errors, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+                },
+                refusal -> "fills",
+                () -> new ModelAndView(page(id, form, errors, model), model.asMap()));
     }
 
     @PostMapping("/batches/{id}/notes")
@@ -78,7 +74,7 @@ class BatchController {
                 errors,
                 formKey,
                 () -> {
-                    batches.note(member, id, String.valueOf(text));
+                    batches.note(member, id, FieldErrors.known(text));
                     return "/batches/" + id + "?noted";
                 },
                 refusal -> "note",
@@ -93,23 +89,16 @@ class BatchController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        Long fillId = errors.read("fill", () -> number(fill));
+        Long fillId = errors.read("fill", () -> TypedChoice.number(fill, "guest-missing"));
         return forms.answer(
                 errors,
                 formKey,
                 () -> {
-                    batches.share(member, id, fillId == null ? 0 : fillId);
+                    batches.share(member, id, FieldErrors.known(fillId));
                     return "/batches/" + id + "?shared";
                 },
                 refusal -> "fill",
                 () -> again(id, "fill", fill, errors, model));
-    }
-
-    private static Long number(String typed) {
-        if (!typed.matches("[0-9]{1,9}")) {
-            throw Refusal.of("guest-missing");
-        }
-        return Long.valueOf(typed);
     }
 
     private ModelAndView again(long id, String field, String typed, FieldErrors errors, Model model) {
@@ -139,7 +128,7 @@ class BatchController {
                 errors,
                 formKey,
                 () -> {
-                    corrections.correct(member, id, String.valueOf(why));
+                    corrections.correct(member, id, FieldErrors.known(why));
                     return "/batches/" + id + "?corrected";
                 },
                 refusal -> "reason",

@@ -1,6 +1,5 @@
 package mezcla.web.bench;
 
-import java.util.Arrays;
 import java.util.List;
 import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
@@ -13,6 +12,7 @@ import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -51,12 +51,12 @@ class FreshController {
             Model model) {
         FieldErrors errors = new FieldErrors();
         Volume volume = errors.read("volume", () -> volume(form));
-        Long kit = errors.read("kit", () -> number(form.getKit(), "kit-missing"));
+        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), "kit-missing"));
         return forms.answer(
                 errors,
                 form.getFormKey(),
                 () -> {
-                    fresh.topUp(member, id, known(kit), known(volume));
+                    fresh.topUp(member, id, FieldErrors.known(kit), FieldErrors.known(volume));
                     return "/fills/" + id + "?topped";
                 },
                 FreshController::fieldOf,
@@ -80,8 +80,8 @@ class FreshController {
         FreshService.Subject subject = fresh.ofBath(id, form.getBath());
         FieldErrors errors = new FieldErrors();
         Volume volume = errors.read("volume", () -> volume(form));
-        Long kit = errors.read("kit", () -> number(form.getKit(), "kit-missing"));
-        Long bottle = errors.read("bottle", () -> number(form.getBottle(), "bottle-missing"));
+        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), "kit-missing"));
+        Long bottle = errors.read("bottle", () -> TypedChoice.number(form.getBottle(), "bottle-missing"));
         WasteRoute route = errors.read("route", () -> route(form, subject));
         return forms.answer(
                 errors,
@@ -92,43 +92,26 @@ class FreshController {
                             new FreshService.Renewal(
                                     id,
                                     form.getBath(),
-                                    known(kit),
+                                    FieldErrors.known(kit),
                                     form.getVolume().strip(),
-                                    known(volume),
-                                    known(bottle),
-                                    known(route)));
+                                    FieldErrors.known(volume),
+                                    FieldErrors.known(bottle),
+                                    FieldErrors.known(route)));
                     return "/batches/" + id + "?renewed";
                 },
                 FreshController::fieldOf,
                 () -> page("bench/renew", subject, form, errors, model));
     }
 
-    private static <T> T known(@Nullable T read) {
-        if (read == null) {
-            throw Refusal.of("missing");
-        }
-        return read;
-    }
-
     private static Volume volume(FreshForm form) {
         return Volume.parse(form.getVolume(), Units.shown().volume());
-    }
-
-    private static Long number(String typed, String code) {
-        if (!typed.matches("[0-9]{1,9}")) {
-            throw Refusal.of(code);
-        }
-        return Long.valueOf(typed);
     }
 
     private static WasteRoute route(FreshForm form, FreshService.Subject subject) {
         if (form.getRoute().isEmpty()) {
             return WasteRoute.of(subject.leaflet().bath(subject.bathKey()).role());
         }
-        return Arrays.stream(WasteRoute.values())
-                .filter(route -> route.name().equals(form.getRoute()))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-route"));
+        return TypedChoice.of(WasteRoute.values(), form.getRoute(), "unknown-route");
     }
 
     private static String fieldOf(Refusal refusal) {
@@ -178,7 +161,7 @@ class FreshController {
 
     private @Nullable MixView mix(FreshService.Subject subject, FreshForm form, FieldErrors errors) {
         Volume volume = errors.read("volume", () -> volume(form));
-        Long kit = errors.read("kit", () -> number(form.getKit(), "kit-missing"));
+        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), "kit-missing"));
         if (volume == null || kit == null) {
             return null;
         }

@@ -17,7 +17,6 @@ import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -96,16 +95,15 @@ class CupboardController {
                 form.getFormKey(),
                 () -> "/cupboard?came="
                         + cupboard.arrive(
-                                member, known(leaflet), form.getParts(), known(price), known(delivery), lot, came),
+                                member,
+                                FieldErrors.known(leaflet),
+                                form.getParts(),
+                                FieldErrors.known(price),
+                                FieldErrors.known(delivery),
+                                lot,
+                                came),
                 refusal -> "parts",
                 () -> page(form, errors, model));
-    }
-
-    private static <T> T known(@Nullable T read) {
-        if (read == null) {
-            throw Refusal.of("missing");
-        }
-        return read;
     }
 
     private static Money money(String typed, CurrencyUnit currency) {

@@ -53,9 +53,7 @@ class HouseholdController {
         Units units = errors.read("units", () -> HouseholdService.units(text(typed, "units")));
         String address = errors.read("address", () -> HouseholdService.address(text(typed, "address")));
         return saved(typed, errors, "house", "houseName", () -> {
-            if (name != null && zone != null && units != null) {
-                household.change(name, zone, units, address);
-            }
+            household.change(FieldErrors.known(name), FieldErrors.known(zone), FieldErrors.known(units), address);
         });
     }
 
@@ -69,7 +67,7 @@ class HouseholdController {
                 text(typed, "formKey"),
                 () -> {
                     household.addMember(
-                            String.valueOf(name),
+                            FieldErrors.known(name),
                             text(typed, "signInName").strip(),
                             text(typed, "password"),
                             typed.containsKey("steward"));

@@ -1,7 +1,6 @@
 package mezcla.web.household;
 
 import java.time.ZoneId;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import mezcla.batch.Bottle;
@@ -16,6 +15,7 @@ import mezcla.web.house.Units;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
 import org.jspecify.annotations.Nullable;
@@ -74,10 +74,7 @@ public class HouseholdService {
      * @throws Refusal {@code unknown-units}
      */
     static Units units(String typed) {
-        return Arrays.stream(Units.values())
-                .filter(units -> units.name().equals(typed))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-units"));
+        return TypedChoice.of(Units.values(), typed, "unknown-units");
     }
 
     /**

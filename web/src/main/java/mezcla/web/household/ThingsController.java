@@ -14,6 +14,7 @@ import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.TypedChoice;
 import mezcla.web.shell.TypedText;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -45,7 +46,12 @@ class ThingsController {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, "tank", errors);
         Volume volume = errors.read("tankVolume", () -> volume(text(typed, "tankVolume")));
-        return added(typed, errors, "tank", () -> household.addTank(known(name), known(volume)), refusal -> "tank");
+        return added(
+                typed,
+                errors,
+                "tank",
+                () -> household.addTank(FieldErrors.known(name), FieldErrors.known(volume)),
+                refusal -> "tank");
     }
 
     @PostMapping("/house/bottles")
@@ -54,12 +60,14 @@ class ThingsController {
         String label = name(typed, "bottle", errors);
         Volume capacity = errors.read("bottleVolume", () -> volume(text(typed, "bottleVolume")));
         Bottle.Material material = errors.read(
-                "material", () -> choice(Bottle.Material.values(), text(typed, "material"), "unknown-material"));
+                "material",
+                () -> TypedChoice.of(Bottle.Material.values(), text(typed, "material"), "unknown-material"));
         return added(
                 typed,
                 errors,
                 "bottle",
-                () -> household.addBottle(known(label), known(capacity), known(material)),
+                () -> household.addBottle(
+                        FieldErrors.known(label), FieldErrors.known(capacity), FieldErrors.known(material)),
                 refusal -> "bottle");
     }
 
@@ -67,15 +75,15 @@ class ThingsController {
     ModelAndView addPlace(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, "place", errors);
-        return added(typed, errors, "place", () -> household.addPlace(known(name)), refusal -> "place");
+        return added(typed, errors, "place", () -> household.addPlace(FieldErrors.known(name)), refusal -> "place");
     }
 
     @PostMapping("/house/tools")
     ModelAndView addTool(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, "tool", errors);
-        Tool.Kind kind =
-                errors.read("toolKind", () -> choice(Tool.Kind.values(), text(typed, "toolKind"), "unknown-tool"));
+        Tool.Kind kind = errors.read(
+                "toolKind", () -> TypedChoice.of(Tool.Kind.values(), text(typed, "toolKind"), "unknown-tool"));
         Unit unit = kind == null ? Unit.ML : kind.unit();
         Double capacity = errors.read("toolCapacity", () -> amount(text(typed, "toolCapacity"), unit));
         Double graduation = errors.read("toolGraduation", () -> amount(text(typed, "toolGraduation"), unit));
@@ -83,7 +91,11 @@ class ThingsController {
                 typed,
                 errors,
                 "tool",
-                () -> household.addTool(known(name), known(kind), known(capacity), known(graduation)),
+                () -> household.addTool(
+                        FieldErrors.known(name),
+                        FieldErrors.known(kind),
+                        FieldErrors.known(capacity),
+                        FieldErrors.known(graduation)),
                 refusal -> refusal.code().equals("graduation-coarse") ? "toolGraduation" : "tool");
     }
 
@@ -93,14 +105,23 @@ class ThingsController {
         String name = name(typed, "heater", errors);
         Double offset = errors.read("heaterOffset", () -> degrees(text(typed, "heaterOffset")));
         return added(
-                typed, errors, "heater", () -> household.addHeater(known(name), known(offset)), refusal -> "heater");
+                typed,
+                errors,
+                "heater",
+                () -> household.addHeater(FieldErrors.known(name), FieldErrors.known(offset)),
+                refusal -> "heater");
     }
 
     @PostMapping("/house/heaters/{id}/offset")
     ModelAndView setOffset(@PathVariable long id, @RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
         Double offset = errors.read("offset" + id, () -> degrees(text(typed, "offset" + id)));
-        return added(typed, errors, "heater", () -> household.setOffset(id, known(offset)), refusal -> "offset" + id);
+        return added(
+                typed,
+                errors,
+                "heater",
+                () -> household.setOffset(id, FieldErrors.known(offset)),
+                refusal -> "offset" + id);
     }
 
     @PostMapping("/house/{list}/{id}/removals")
@@ -143,22 +164,8 @@ class ThingsController {
         return Double.parseDouble(text);
     }
 
-    private static <T extends Enum<T>> T choice(T[] choices, String typed, String code) {
-        return Arrays.stream(choices)
-                .filter(choice -> choice.name().equals(typed))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of(code));
-    }
-
     private static String text(Map<String, String> typed, String name) {
         return typed.getOrDefault(name, "");
-    }
-
-    private static <T> T known(@Nullable T read) {
-        if (read == null) {
-            throw Refusal.of("missing");
-        }
-        return read;
     }
 
     private ModelAndView added(

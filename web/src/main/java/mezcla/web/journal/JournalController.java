@@ -2,7 +2,6 @@ package mezcla.web.journal;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import mezcla.measure.Refusal;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -97,19 +96,15 @@ class JournalController {
             Model model) {
         FieldErrors errors = new FieldErrors();
         String why = errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, "reason-missing"));
-        if (why != null) {
-            try {
-                return new ModelAndView("redirect:"
-                        + forms.once(formKey, () -> {
-                            journal.voidEntry(member, sequence, why);
-                            return "/journal?voided=" + sequence;
-                        }));
-            } catch (Refusal refusal) {
-                errors.add("reason", refusal);
-            }
-        }
-        return new ModelAndView(
-                page(sequence, reason, formKey, errors, model), model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+        return forms.answer(
+                errors,
+                formKey,
+                () -> {
+                    journal.voidEntry(member, sequence, FieldErrors.known(why));
+                    return "/journal?voided=" + sequence;
+                },
+                refusal -> "reason",
+                () -> new ModelAndView(page(sequence, reason, formKey, errors, model), model.asMap()));
     }
 
     private String page(long sequence, String reason, String formKey, FieldErrors errors, Model model) {

@@ -77,7 +77,7 @@ class UnderWayController {
         return forms.answer(
                 errors,
                 form.getFormKey(),
-                () -> "/batches/" + runs.callOff(member, started, String.valueOf(why)) + "?off",
+                () -> "/batches/" + runs.callOff(member, started, FieldErrors.known(why)) + "?off",
                 UnderWayController::fieldOf,
                 () -> page(started, form, errors, model, true));
     }

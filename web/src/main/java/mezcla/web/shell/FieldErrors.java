@@ -39,4 +39,16 @@ public final class FieldErrors {
             return null;
         }
     }
+
+    /**
+     * What was read from a field, where nothing was refused.
+     *
+     * @throws Refusal {@code missing} where something was
+     */
+    public static <T> T known(@Nullable T read) {
+        if (read == null) {
+            throw Refusal.of("missing");
+        }
+        return read;
+    }
 }

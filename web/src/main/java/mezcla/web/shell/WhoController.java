@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import java.util.Optional;
-import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -49,7 +48,11 @@ class WhoController {
             Model model) {
         FieldErrors errors = new FieldErrors();
         SharedDevices.Answer answer = errors.read(
-                "pin", () -> devices.choose(account == null ? signedIn : account, number(member), pin.strip()));
+                "pin",
+                () -> devices.choose(
+                        account == null ? signedIn : account,
+                        TypedChoice.number(member, "unknown-member"),
+                        pin.strip()));
         if (answer == null) {
             return page(member, errors, model);
         }
@@ -58,13 +61,6 @@ class WhoController {
                 .map(SavedRequest::getRedirectUrl)
                 .orElse("/shelf");
         return new ModelAndView("redirect:" + next);
-    }
-
-    private static long number(String member) {
-        if (!member.matches("[0-9]{1,9}")) {
-            throw Refusal.of("unknown-member");
-        }
-        return Long.parseLong(member);
     }
 
     private ModelAndView page(String member, FieldErrors errors, Model model) {

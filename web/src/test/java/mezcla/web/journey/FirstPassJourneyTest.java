@@ -179,7 +179,9 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("2");
         page.getByLabel("Tank").selectOption("1 L tank");
         page.getByLabel("Process").selectOption("colour-slide");
-        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("One batch can take your film tonight");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("No batch can take your film tonight");
+        assertThat(page.getByRole(AriaRole.LINK, byName("The 500 ml tank through batch 7")))
+                .isVisible();
         page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("3");
         page.getByLabel("Process").selectOption("cine-negative");
         assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("No batch can take your film tonight");

@@ -1,0 +1,38 @@
+package mezcla.web.shell;
+
+import java.util.Arrays;
+import mezcla.measure.Refusal;
+
+/** Something that a person chose from a list. */
+public final class TypedChoice {
+    private TypedChoice() {}
+
+    /**
+     * The number of a thing that was chosen.
+     *
+     * @param typed what the form sent
+     * @param refusalCode what to refuse when it is no number
+     * @throws Refusal that code
+     */
+    public static long number(String typed, String refusalCode) {
+        if (!typed.matches("[0-9]{1,9}")) {
+            throw Refusal.of(refusalCode);
+        }
+        return Long.parseLong(typed);
+    }
+
+    /**
+     * The constant that was chosen, by its name.
+     *
+     * @param choices what there is to choose
+     * @param typed what the form sent
+     * @param refusalCode what to refuse when it is none of them
+     * @throws Refusal that code
+     */
+    public static <T extends Enum<T>> T of(T[] choices, String typed, String refusalCode) {
+        return Arrays.stream(choices)
+                .filter(choice -> choice.name().equals(typed))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(refusalCode));
+    }
+}
