@@ -25,11 +25,16 @@ import java.util.stream.Stream;
 import mezcla.WorkedCases.Case;
 import mezcla.batch.LogEntry;
 import mezcla.batch.Wear;
+import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
 import mezcla.mixing.MixPlan;
+import mezcla.mixing.Tool;
+import mezcla.mixing.ToolChoice;
+import mezcla.mixing.WaterBlend;
 import mezcla.money.BreakEven;
 import mezcla.money.KitLedger;
 import mezcla.money.Sharing;
@@ -64,6 +69,8 @@ public class WorkedCasesTest {
         checks.put("run-time", this::runTime);
         checks.put("mix-plan", this::mixPlan);
         checks.put("kit-split", this::kitSplit);
+        checks.put("water-blend", this::waterBlend);
+        checks.put("tool-choice", this::toolChoice);
         checks.put("cost", this::cost);
         checks.put("verdict", this::verdict);
     }
@@ -163,6 +170,41 @@ public class WorkedCasesTest {
         for (int i = 0; i < amounts.size(); i++) {
             assertNumber("amount " + i, plan.additions().get(i).amount(), amounts.get(i), worked.relativeTolerance());
         }
+    }
+
+    private void waterBlend(Case worked) {
+        JsonNode given = worked.given();
+        WaterBlend blend = WaterBlend.of(
+                given.get("volumeMl").asDouble(),
+                given.get("wantC").asDouble(),
+                given.get("hotC").asDouble(),
+                given.get("coldC").asDouble());
+        assertNumber("hotMl", blend.hotMl(), worked.expect().get("hotMl"), 1e-6);
+        assertNumber("coldMl", blend.coldMl(), worked.expect().get("coldMl"), 1e-6);
+    }
+
+    private void toolChoice(Case worked) {
+        JsonNode given = worked.given();
+        ToolChoice choice = ToolChoice.of(
+                given.get("amount").asDouble(),
+                given.get("unit").asString().equals("g") ? Unit.G : Unit.ML,
+                Addition.Care.valueOf(given.get("care").asString().toUpperCase(Locale.ROOT)),
+                each(given.get("tools"), WorkedCasesTest::tool));
+        JsonNode expect = worked.expect();
+        assertThat(choice.tool().name()).isEqualTo(expect.get("tool").asString());
+        assertThat(choice.fills()).isEqualTo(expect.get("fills").asInt());
+        assertThat(choice.good()).isEqualTo(expect.get("good").asBoolean());
+        assertNumber("uncertainty", choice.uncertainty(), worked.expect().get("uncertainty"), 1e-6);
+        assertNumber("relative", choice.relative(), worked.expect().get("relative"), 1e-6);
+        assertNumber("smallestGoodAmount", choice.smallestGood(), expect.get("smallestGoodAmount"), 1e-6);
+    }
+
+    private static Tool tool(JsonNode node) {
+        return new Tool(
+                node.get("name").asString(),
+                node.get("kind").asString().equals("mass") ? Unit.G : Unit.ML,
+                node.get("capacity").asDouble(),
+                node.get("graduation").asDouble());
     }
 
     private void kitSplit(Case worked) {

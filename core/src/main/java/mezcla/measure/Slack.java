@@ -23,4 +23,9 @@ public final class Slack {
     public static double floor(double value) {
         return Math.floor(value + SLACK);
     }
+
+    /** The smallest whole number that reaches {@code value}. */
+    public static int ceiling(double value) {
+        return (int) Math.ceil(value - SLACK);
+    }
 }
