@@ -3,9 +3,12 @@ package mezcla.web;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
@@ -29,11 +32,15 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.test.web.servlet.MockMvc;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 
 /** What each place answers on the demonstration's data. */
 public class PlacesTest extends DemoApplicationTest {
+    @Autowired
+    private MockMvc pages;
+
     @Autowired
     private ShelfService shelves;
 
@@ -107,6 +114,27 @@ public class PlacesTest extends DemoApplicationTest {
         KitView sealed = kits.stream().filter(kit -> kit.id() == 8).findFirst().orElseThrow();
         assertThat(sealed.opened()).isFalse();
         assertThat(sealed.parts().get(2).warning()).isEqualTo("spoils in air once opened");
+    }
+
+    @Test
+    public void planNamesTheToolAndWhereItIsTooCoarse() throws Exception {
+        String small = planOf("100 ml");
+        assertThat(small)
+                .contains("25 ml cylinder, one fill")
+                .contains(
+                        "Too coarse: it can be 5.9 % off, and should be within 2 %. With this tool, mix 295 ml at least.");
+        assertThat(planOf("300 ml")).doesNotContain("Too coarse");
+    }
+
+    private String planOf(String volume) throws Exception {
+        return pages.perform(get("/kits/3/mix")
+                        .param("volume", volume)
+                        .param("formKey", UUID.randomUUID().toString())
+                        .with(user(members.loadUserByUsername("ines"))))
+                .andReturn()
+                .getResponse()
+                .getContentAsString()
+                .replace('\u00a0', ' ');
     }
 
     @Test

@@ -28,10 +28,12 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class FreshController {
     private final FreshService fresh;
+    private final MixService mixes;
     private final OneTimeForms forms;
 
-    FreshController(FreshService fresh, OneTimeForms forms) {
+    FreshController(FreshService fresh, MixService mixes, OneTimeForms forms) {
         this.fresh = fresh;
+        this.mixes = mixes;
         this.forms = forms;
     }
 
@@ -174,6 +176,7 @@ class FreshController {
         return MixView.titled(
                 "Mix %s of %s".formatted(MixView.asTyped(form.getVolume().strip()), Figures.within(subject.bathName())),
                 plan,
+                mixes.tools(),
                 volumeMl -> bottles);
     }
 }

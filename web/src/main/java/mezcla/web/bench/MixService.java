@@ -16,6 +16,7 @@ import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.KitSplit;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Tool;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
@@ -81,7 +82,12 @@ public class MixService {
         }
         Bottling shelf = Bottling.beside(state);
         return new Proposal(
-                plan, MixView.of(plan, typed.typed(), volumeMl -> shelf.freeFor(volumeMl, bottles)), chosen);
+                plan, MixView.of(plan, typed.typed(), tools(), volumeMl -> shelf.freeFor(volumeMl, bottles)), chosen);
+    }
+
+    /** What the house measures with. */
+    List<mezcla.mixing.Tool> tools() {
+        return houses.tools().stream().map(Tool::measuring).toList();
     }
 
     private static BatchPlan plan(LogState state, long kitId, Volume volume) {

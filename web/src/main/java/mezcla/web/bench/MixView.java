@@ -8,8 +8,11 @@ import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
+import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.MixPlan;
+import mezcla.mixing.Tool;
+import mezcla.mixing.ToolChoice;
 import mezcla.web.drawing.JugDrawing;
 import mezcla.web.house.Units;
 import mezcla.web.shell.Figures;
@@ -51,8 +54,9 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
      * @param amount the figure that matters; empty for none
      * @param of what it is a figure of
      * @param note what else to know; empty for nothing
+     * @param warning what no tool of the house does well; empty for nothing
      */
-    public record Act(String what, String amount, String of, String note) {}
+    public record Act(String what, String amount, String of, String note, String warning) {}
 
     /**
      * A bottle to choose.
@@ -67,11 +71,12 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
         List<Bottle> holding(double volumeMl);
     }
 
-    static MixView of(BatchPlan plan, String typed, FreeBottles free) {
+    static MixView of(BatchPlan plan, String typed, List<Tool> tools, FreeBottles free) {
         return titled(
                 "Mix %s of every bath, with %s of water in all"
                         .formatted(asTyped(typed), Figures.inAll(plan.waterMl())),
                 plan,
+                tools,
                 free);
     }
 
@@ -80,23 +85,23 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
         return typed.matches("[0-9.,]+") ? typed + "\u00a0" + Units.shown().volumeName() : typed;
     }
 
-    static MixView titled(String title, BatchPlan plan, FreeBottles free) {
+    static MixView titled(String title, BatchPlan plan, List<Tool> tools, FreeBottles free) {
         return new MixView(
                 title,
                 plan.baths().stream()
-                        .map(bath -> bath(plan.leaflet(), bath, free))
+                        .map(bath -> bath(plan.leaflet(), bath, tools, free))
                         .toList(),
                 plan.leaflet().parts().stream().anyMatch(part -> part.unit() == Unit.G));
     }
 
-    private static Bath bath(Leaflet leaflet, BatchPlan.PlannedBath planned, FreeBottles free) {
+    private static Bath bath(Leaflet leaflet, BatchPlan.PlannedBath planned, List<Tool> tools, FreeBottles free) {
         MixPlan mix = planned.mix();
         return new Bath(
                 planned.bath().key(),
                 planned.bath().role().letters(),
                 planned.bath().role().name(),
                 Figures.ml(mix.finalMl()),
-                acts(leaflet, mix),
+                acts(leaflet, mix, tools),
                 mix.checks().stream().map(check -> check(check, mix)).toList(),
                 JugDrawing.of(mix),
                 free.holding(mix.finalMl()).stream()
@@ -110,17 +115,18 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
                         .toList());
     }
 
-    private static List<Act> acts(Leaflet leaflet, MixPlan mix) {
+    private static List<Act> acts(Leaflet leaflet, MixPlan mix, List<Tool> tools) {
         List<Act> acts = new ArrayList<>();
         if (mix.startWaterMl() > 0) {
-            acts.add(new Act("Start with", Figures.ml(mix.startWaterMl()), "of water" + at(mix.recipe()), ""));
+            acts.add(new Act("Start with", Figures.ml(mix.startWaterMl()), "of water" + at(mix.recipe()), "", ""));
         }
-        mix.additions().forEach(planned -> acts.add(act(leaflet, mix.recipe(), planned)));
+        mix.additions().forEach(planned -> acts.add(act(leaflet, mix, planned, tools)));
         if (mix.recipe().mode() == Recipe.Mode.TOP_UP) {
             acts.add(new Act(
                     "Top up to",
                     Figures.ml(mix.finalMl()),
                     mix.topUpMl() > 0 ? "with about %s of water".formatted(Figures.ml(mix.topUpMl())) : "",
+                    "",
                     ""));
         }
         return acts;
@@ -137,16 +143,17 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
                                 Figures.celsius(mixing.max()));
     }
 
-    private static Act act(Leaflet leaflet, Recipe recipe, MixPlan.PlannedAddition planned) {
+    private static Act act(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
         Addition addition = planned.addition();
         Part part = leaflet.part(addition.part());
         String amount = Figures.amount(planned.amount(), addition.unit());
         String vessel = addition.unit() == Unit.G ? "sachet" : "bottle";
         List<String> notes = new ArrayList<>();
-        if (planned.wholePart()) {
-            notes.add("all that is left: no measuring");
-        } else if (addition.care() == Addition.Care.CRITICAL) {
-            notes.add("measure within 2 %");
+        Measuring measuring = planned.wholePart()
+                ? new Measuring("all that is left: no measuring", "")
+                : measuring(mix, planned, tools);
+        if (!measuring.how().isEmpty()) {
+            notes.add(measuring.how());
         }
         if (addition.waitMinutes() != null) {
             notes.add("stir for %d min".formatted(addition.waitMinutes()));
@@ -157,10 +164,43 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
         if (part.unit() == Unit.G && !planned.wholePart()) {
             notes.add("powder split by weight is unofficial: what is in it can have settled apart");
         }
-        String verb = recipe.mode() == Recipe.Mode.READY_TO_USE ? "Pour" : "Add";
+        String verb = mix.recipe().mode() == Recipe.Mode.READY_TO_USE ? "Pour" : "Add";
         return planned.wholePart()
-                ? new Act("Empty the whole " + vessel + ",", amount, "of " + part.name(), String.join("; ", notes))
-                : new Act(verb, amount, "of " + part.name(), String.join("; ", notes));
+                ? new Act(
+                        "Empty the whole " + vessel + ",",
+                        amount,
+                        "of " + part.name(),
+                        String.join("; ", notes),
+                        measuring.warning())
+                : new Act(verb, amount, "of " + part.name(), String.join("; ", notes), measuring.warning());
+    }
+
+    /** With which tool, or why with none. */
+    private record Measuring(String how, String warning) {}
+
+    private static Measuring measuring(MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
+        Addition addition = planned.addition();
+        String within = "within " + Figures.plain(addition.care().tolerance() * 100, 0) + " %";
+        ToolChoice choice;
+        try {
+            choice = ToolChoice.of(planned.amount(), addition.unit(), addition.care(), tools);
+        } catch (Refusal none) {
+            return new Measuring("", "No tool of the house measures this; it should be " + within + ".");
+        }
+        String with = "%s, %s".formatted(choice.tool().name(), Figures.count(choice.fills(), "fill"));
+        if (choice.good()) {
+            return new Measuring(addition.care() == Addition.Care.CRITICAL ? with + ", " + within : with, "");
+        }
+        String off = "Too coarse: it can be %s %% off, and should be %s"
+                .formatted(Figures.plain(choice.relative() * 100, 1), within);
+        Double smallest = choice.smallestGood();
+        return new Measuring(
+                with,
+                smallest == null
+                        ? off + ". This tool never measures it well."
+                        : off
+                                + ". With this tool, mix %s at least."
+                                        .formatted(Figures.ml(Math.ceil(mix.finalMl() * smallest / planned.amount()))));
     }
 
     private static String check(MixPlan.Check check, MixPlan mix) {

@@ -13,6 +13,11 @@ import mezcla.leaflet.Unit;
  * @param graduation how fine it is marked, in the same unit
  */
 public record Tool(long id, String name, Kind kind, double capacity, double graduation) {
+    /** The tool as the rules see it. */
+    public mezcla.mixing.Tool measuring() {
+        return new mezcla.mixing.Tool(name, kind.unit(), capacity, graduation);
+    }
+
     /** What a tool is. */
     public enum Kind {
         /** A measuring cylinder. */
