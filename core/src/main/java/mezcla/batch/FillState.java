@@ -138,11 +138,15 @@ public record FillState(
      * Refuses fresh solution that would not fit, or that this fill cannot take.
      *
      * @param addedMl how much is added, in ml
-     * @throws Refusal {@code already-discarded}, {@code in-use}, or {@code bottle-too-full} with the room there is
+     * @throws Refusal {@code already-discarded}, {@code in-use}, {@code one-shot-not-topped-up}, or
+     *     {@code bottle-too-full} with the room there is
      */
     public void refuseToppingUpWith(double addedMl) {
         refuseDiscarded();
         refuseInUse();
+        if (bath().oneShot() != null) {
+            throw Refusal.of("one-shot-not-topped-up");
+        }
         double roomMl = bottle().capacityMl() - volumeMl;
         if (Slack.exceeds(addedMl, roomMl)) {
             throw Refusal.of("bottle-too-full", "bottle", bottle().label(), "roomMl", Math.max(0, roomMl));

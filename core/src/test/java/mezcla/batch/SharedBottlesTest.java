@@ -302,5 +302,8 @@ public class SharedBottlesTest {
         assertThat(code(() -> developer.refuseToppingUpWith(1601))).isEqualTo("bottle-too-full");
         log.start(2, 7, 1, 300, 1L, 2L);
         assertThat(code(() -> log.state().fill(1).refuseToppingUpWith(10))).isEqualTo("in-use");
+        log.kit(2, 2, Leaflets.slide(), 5000);
+        log.mix(2, 9, 2, 500);
+        assertThat(code(() -> log.state().fill(5).refuseToppingUpWith(10))).isEqualTo("one-shot-not-topped-up");
     }
 }

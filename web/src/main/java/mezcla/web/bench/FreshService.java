@@ -150,16 +150,13 @@ public class FreshService {
     /**
      * Logs that a fill was topped up.
      *
-     * @throws Refusal {@code already-discarded}, {@code in-use}, {@code bottle-too-full}, or what the plan refuses
+     * @throws Refusal what {@link FillState#refuseToppingUpWith} or the plan refuses
      */
     @Transactional
     void topUp(SignedIn who, long fillId, long kitId, Volume volume) {
         LogState state = log.state();
         FillState fill = state.fill(fillId);
         fill.refuseToppingUpWith(volume.ml());
-        if (fill.bath().oneShot() != null) {
-            throw Refusal.of("one-shot-not-topped-up");
-        }
         KitState kit = state.kit(kitId);
         BatchPlan plan = plan(kit, ofFill(fillId), volume);
         log.add(
