@@ -279,7 +279,10 @@ public class SharedBottlesTest {
         assertThat(Handover.of(log.state().batch(7))).isEmpty();
         LogEntry.RunLogged late = log.run(4, 7, 1, 1L, 2L);
         log.run(3, 7, 2, 1L, 2L);
-        assertThat(Handover.of(log.state().batch(7))).contains(new Handover(late, null));
+        log.add(3.5, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.DENSE, true, 0));
+        assertThat(Handover.of(log.state().batch(7)))
+                .as("film from before the last run tells nothing of it")
+                .contains(new Handover(late, null));
         log.add(5, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.GOOD, true, 0));
         assertThat(Handover.of(log.state().batch(7))).contains(new Handover(late, LogEntry.Result.GOOD));
     }

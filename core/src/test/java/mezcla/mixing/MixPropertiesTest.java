@@ -119,4 +119,12 @@ public class MixPropertiesTest {
                         .code())
                 .isEqualTo("recipe-without-parts");
     }
+
+    @Test
+    public void waterOfOneTemperatureCannotBeBlended() {
+        assertThat(catchThrowableOfType(Refusal.class, () -> WaterBlend.of(100, 20, 20, 20))
+                        .code())
+                .isEqualTo("cannot-be-blended");
+        assertThat(WaterBlend.of(100, 20, 40, 20).hotMl()).isZero();
+    }
 }
