@@ -81,6 +81,11 @@ final class Browser implements AutoCloseable {
                         .toList())
                 .as("accessibility of " + page.url())
                 .isEmpty();
+        assertFits(page);
+    }
+
+    /** Whether the page does not scroll sideways. */
+    static void assertFits(Page page) {
         assertThat(page.evaluate("document.documentElement.scrollWidth - window.innerWidth"))
                 .as("sideways scrolling of " + page.url())
                 .isEqualTo(0);

@@ -248,9 +248,10 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         Browser.signIn(phone, "devi", "rinse-and-hang");
         for (String place : PLACES) {
             phone.navigate(place);
-            Browser.assertAccessible(phone);
+            Browser.assertFits(phone);
         }
         phone.navigate("/shelf");
+        Browser.assertAccessible(phone);
         phone.getByRole(AriaRole.LINK, byName("Run with batch 4, 3:45")).click();
         assertThat(phone.getByRole(AriaRole.HEADING, level(1))).hasText("Developer for 3:45");
         assertThat(browser.troubles()).isEmpty();
