@@ -67,6 +67,10 @@ public class EveningJourneyTest extends DemoApplicationTest {
         ines.waitForURL("**/runs/*");
         assertThat(heading(ines)).hasText("Developer for 3:45");
         Browser.assertAccessible(ines);
+        ines.keyboard().press("d");
+        assertThat(ines.locator("html")).hasAttribute("data-theme", "dim");
+        assertThat(heading(ines)).hasText("Developer for 3:45");
+        Browser.assertAccessible(ines);
 
         phone.navigate("/shelf");
         assertThat(crate(phone, "4 Oxbow liquid")).containsText(Pattern.compile("In use since [0-9:]+, Ines"));
