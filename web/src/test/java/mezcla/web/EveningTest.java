@@ -333,7 +333,7 @@ public class EveningTest extends DemoApplicationTest {
     }
 
     @Test
-    public void fillInUseIsNeitherPouredAwayNorMoved() throws Exception {
+    public void fillInUseIsNeitherPouredAwayNorMovedNorMeasured() throws Exception {
         String run = ledTo(send(film("/batches/3/starts", "ines", "1", "seen", seen())));
         FillState developer = fill(3, 0);
         assertThat(text(send(form(
@@ -354,6 +354,9 @@ public class EveningTest extends DemoApplicationTest {
                         "air",
                         "NOTHING"))))
                 .contains("Ines has a run in the developer just now");
+        assertThat(text(send(form("/fills/" + developer.id() + "/measurements", "devi", "measured", "180"))))
+                .as("what is in the bottle is not all of it")
+                .contains("Ines has a run in the developer just now. Wait until it is back in its bottle.");
         ledTo(send(form(run + "/call-off", "ines", "why", "no time")));
     }
 }

@@ -139,11 +139,14 @@ public class FillService {
      * Logs what is really in a bottle.
      *
      * @return whether that is less than the log explains, so that a run or a spill may be missing
-     * @throws Refusal {@code unknown-fill}, {@code already-discarded}, {@code bottle-too-small}
+     * @throws Refusal {@code unknown-fill}, {@code already-discarded}, {@code in-use} while some of it is in a tank,
+     *     {@code bottle-too-small}
      */
     @Transactional
     public boolean measure(SignedIn who, long id, Volume there) {
-        boolean explained = standing(id).explains(there.ml());
+        FillState fill = standing(id);
+        fill.refuseInUse();
+        boolean explained = fill.explains(there.ml());
         add(who, stamp -> new LogEntry.FillMeasured(stamp, id, there.ml()));
         return !explained;
     }

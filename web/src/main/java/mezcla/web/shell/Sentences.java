@@ -181,7 +181,7 @@ public final class Sentences {
             case "fills-missing" -> "Choose at least one bath.";
             case "already-discarded" -> "%s has been discarded already.".formatted(refusal.text("bath"));
             case "in-use" ->
-                "%s has a run in the %s just now, and what is left in the bottle does not do."
+                "%s has a run in the %s just now. Wait until it is back in its bottle."
                         .formatted(((FillState.InUse) refusal.values().get("use")).who(), bathWithin(refusal));
             case "moved-on" -> "Something was logged about this batch since you looked. Read it, then start again.";
             case "run-is-over" -> "This run is over: it was logged, called off or voided.";
