@@ -45,8 +45,11 @@ public final class Leaflets {
                                 capacityForMl,
                                 bath.capacity(),
                                 bath.lifeDays(),
+                                null,
                                 null))
-                        .toList());
+                        .toList(),
+                List.of(),
+                List.of());
     }
 
     private static Leaflet negative(int version) {
@@ -81,7 +84,9 @@ public final class Leaflets {
                                 "bx-a",
                                 200,
                                 "bx-b",
-                                100)));
+                                100)),
+                List.of(),
+                List.of());
     }
 
     /** A first developer that is diluted 1 + 1 and poured away, and a colour developer. */
@@ -113,7 +118,9 @@ public final class Leaflets {
                                 new Range(6, 6),
                                 null,
                                 "cd",
-                                200)));
+                                200)),
+                List.of(),
+                List.of());
     }
 
     private static Exhaustion steps() {
@@ -150,6 +157,7 @@ public final class Leaflets {
                 1000,
                 capacity,
                 new Range(28, 42),
-                oneShot);
+                oneShot,
+                null);
     }
 }

@@ -51,7 +51,14 @@ public final class TestLog {
         add(
                 day,
                 stamp -> new LogEntry.KitArrived(
-                        stamp, kitId, leaflet, Money.ofMinor(NZD, landedMinor), Money.zero(NZD), null, List.of()));
+                        stamp,
+                        kitId,
+                        leaflet,
+                        Money.ofMinor(NZD, landedMinor),
+                        Money.zero(NZD),
+                        null,
+                        List.of(),
+                        LogEntry.Bought.plainly(NZD)));
     }
 
     public LogEntry.BatchMixed mix(double day, long batchId, long kitId, double volumeMl) {

@@ -41,8 +41,8 @@ final class Folding {
             addToFill(one);
         } else if (entry instanceof LogEntry.KitArrived arrival) {
             kits.put(arrival.kitId(), new KitFolding(arrival));
-        } else if (entry instanceof LogEntry.PartOpened opened) {
-            kit(opened.kitId()).open(opened.part(), opened.stamp());
+        } else if (entry instanceof LogEntry.OfOnePart part) {
+            addToKit(part);
         } else if (entry instanceof LogEntry.BatchMixed mix) {
             batches.put(mix.batchId(), new BatchFolding(mix));
             mix.fills().forEach(mixed -> addFill(mix.stamp(), mixed));
@@ -57,6 +57,22 @@ final class Folding {
             discarded.fills().forEach(each -> fill(each.fillId()).discard(discarded, each));
         } else if (entry instanceof LogEntry.NoteLeft note) {
             batch(note.batchId()).note(note);
+        }
+    }
+
+    private void addToKit(LogEntry.OfOnePart entry) {
+        KitFolding kit = kit(entry.kitId());
+        if (entry instanceof LogEntry.PartOpened opened) {
+            kit.open(opened.part(), opened.stamp());
+        } else if (entry instanceof LogEntry.PartDecanted decanted) {
+            kit.decant(decanted);
+        } else if (entry instanceof LogEntry.PartCorrected corrected) {
+            kit.correct(corrected);
+        } else if (entry instanceof LogEntry.PartThrownAway gone) {
+            kit.take(gone.part(), gone.amount());
+        } else if (entry instanceof LogEntry.PartMoved moved) {
+            kit.take(moved.part(), moved.amount());
+            kit(moved.toKitId()).receive(moved, kit);
         }
     }
 

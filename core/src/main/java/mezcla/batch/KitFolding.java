@@ -11,6 +11,8 @@ final class KitFolding {
     private final LogEntry.KitArrived arrival;
     private final Map<String, Double> left = new HashMap<>();
     private final Map<String, Instant> openedAt = new HashMap<>();
+    private final Map<String, PartState.Decanted> decanted = new HashMap<>();
+    private final Map<String, Double> movedIn = new HashMap<>();
 
     KitFolding(LogEntry.KitArrived arrival) {
         this.arrival = arrival;
@@ -23,7 +25,32 @@ final class KitFolding {
 
     void use(LogEntry.PartUse use, Stamp stamp) {
         open(use.part(), stamp);
-        left.merge(use.part(), -use.amount(), Double::sum);
+        take(use.part(), use.amount());
+    }
+
+    /** What the kit's own money paid for goes first. */
+    void take(String part, double amount) {
+        double rest = left.merge(part, -amount, Double::sum);
+        movedIn.computeIfPresent(part, (key, moved) -> Math.max(0, Math.min(moved, rest)));
+    }
+
+    void decant(LogEntry.PartDecanted decant) {
+        open(decant.part(), decant.stamp());
+        decanted.put(decant.part(), new PartState.Decanted(decant.stamp().happenedAt(), decant.vials()));
+    }
+
+    void correct(LogEntry.PartCorrected corrected) {
+        left.put(corrected.part(), corrected.left());
+        movedIn.computeIfPresent(corrected.part(), (key, moved) -> Math.min(moved, corrected.left()));
+    }
+
+    /** The older of the two clocks counts for what is mixed up. */
+    void receive(LogEntry.PartMoved moved, KitFolding from) {
+        left.merge(moved.part(), moved.amount(), Double::sum);
+        movedIn.merge(moved.part(), moved.amount(), Double::sum);
+        Instant theirs = from.openedAt.getOrDefault(moved.part(), moved.stamp().happenedAt());
+        openedAt.merge(moved.part(), theirs, (mine, other) -> mine.isBefore(other) ? mine : other);
+        decanted.remove(moved.part());
     }
 
     KitState state(List<KitState.Share> shares) {
@@ -36,6 +63,11 @@ final class KitFolding {
 
     private PartState partState(Part part) {
         double rest = left.getOrDefault(part.key(), 0.0);
-        return new PartState(part, rest < 1e-6 ? 0 : rest, openedAt.get(part.key()));
+        return new PartState(
+                part,
+                rest < 1e-6 ? 0 : rest,
+                openedAt.get(part.key()),
+                decanted.get(part.key()),
+                movedIn.getOrDefault(part.key(), 0.0));
     }
 }

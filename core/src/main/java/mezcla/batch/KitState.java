@@ -1,14 +1,19 @@
 package mezcla.batch;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Part;
 import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 import mezcla.mixing.BatchPlan;
 
 /**
@@ -29,6 +34,8 @@ public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> par
      * @param givenBack whether a void gave it back
      */
     public record Share(long fillId, long entry, double fraction, boolean givenBack) {}
+
+    private static final double LONG_SEALED = 0.75;
 
     /** Keeps its own lists. */
     public KitState {
@@ -74,9 +81,89 @@ public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> par
 
     /** What a planned bath takes of it, as the log keeps it. */
     public List<LogEntry.PartUse> uses(BatchPlan.PlannedBath bath) {
-        return bath.takes().stream()
-                .filter(take -> take.amount() > 0)
-                .map(take -> new LogEntry.PartUse(id, take.part(), take.amount(), take.kitShare()))
-                .toList();
+        return Stock.of(this).uses(bath);
+    }
+
+    /**
+     * The sealed part that has used up most of its printed life, where that is three quarters or more: it is worth
+     * opening this kit next (rules, 3.4). Empty for a kit that was opened, or whose parts keep on.
+     *
+     * @param now the present
+     */
+    public Optional<PartState> longSealed(Instant now) {
+        if (parts.stream().anyMatch(state -> state.openedAt() != null)) {
+            return Optional.empty();
+        }
+        double days = Duration.between(arrival.stamp().happenedAt(), now).toHours() / 24.0;
+        return parts.stream()
+                .filter(state -> state.left() > 0 && lifeUsed(state, days) >= LONG_SEALED)
+                .max(Comparator.comparingDouble(state -> lifeUsed(state, days)));
+    }
+
+    private static double lifeUsed(PartState state, double days) {
+        Double keeps = state.part().unopenedDays();
+        return keeps == null ? 0 : days / keeps;
+    }
+
+    /** How much of its value no fill has taken yet, 0 to 1. */
+    public double shareLeft() {
+        double taken = shares.stream()
+                .mapToDouble(share -> share.givenBack() ? -share.fraction() : share.fraction())
+                .sum();
+        return Math.max(0, 1 - taken);
+    }
+
+    /**
+     * The part of that key, as it stands.
+     *
+     * @throws Refusal {@code unknown-part}
+     */
+    public PartState part(String key) {
+        return parts.stream()
+                .filter(state -> state.part().key().equals(key))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-part", "part", key));
+    }
+
+    /**
+     * Refuses to take more of a part than there is.
+     *
+     * @param key the part
+     * @param amount how much, in its unit
+     * @throws Refusal {@code unknown-part} or {@code more-of-part-than-there-is}
+     */
+    public void refuseTaking(String key, double amount) {
+        PartState state = part(key);
+        if (Slack.exceeds(amount, state.left() + 1e-6)) {
+            throw Refusal.of(
+                    "more-of-part-than-there-is",
+                    "left",
+                    state.left(),
+                    "unit",
+                    state.part().unit());
+        }
+    }
+
+    /**
+     * Refuses to put what is left of a part to another kit that has no such part.
+     *
+     * @param key the part
+     * @param other the kit that it would go to
+     * @throws Refusal {@code unknown-part}, {@code kits-differ}, {@code part-sealed}, {@code part-used-up}
+     */
+    public void refuseMoving(String key, KitState other) {
+        PartState state = part(key);
+        boolean same = arrival.leaflet().key().equals(other.arrival.leaflet().key());
+        if (other.id == id
+                || !same
+                || other.parts.stream().noneMatch(each -> each.part().key().equals(key))) {
+            throw Refusal.of("kits-differ");
+        }
+        if (state.left() <= 0) {
+            throw Refusal.of("part-used-up");
+        }
+        if (state.openedAt() == null) {
+            throw Refusal.of("part-sealed");
+        }
     }
 }

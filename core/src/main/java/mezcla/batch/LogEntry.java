@@ -9,6 +9,7 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.measure.FilmFormat;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 
@@ -75,6 +76,7 @@ public sealed interface LogEntry {
      * @param delivery what its delivery cost
      * @param lot what is printed on the box; null for nothing
      * @param only keys of the parts that came, where they were bought alone; empty for a whole kit
+     * @param bought what else is known about the purchase
      */
     record KitArrived(
             Stamp stamp,
@@ -83,7 +85,8 @@ public sealed interface LogEntry {
             Money price,
             Money delivery,
             @Nullable String lot,
-            List<String> only)
+            List<String> only,
+            Bought bought)
             implements LogEntry {
         /** Keeps its own list. */
         public KitArrived {
@@ -110,8 +113,31 @@ public sealed interface LogEntry {
 
         /** What it took to get it here. */
         public Money landed() {
-            return price.plus(delivery);
+            return price.plus(delivery).plus(bought.other());
         }
+    }
+
+    /**
+     * What is known about a purchase beside price and delivery.
+     *
+     * @param other what else it took: duty, a bank's fee
+     * @param note about the supplier; null for nothing
+     * @param paidBy who paid it; null for the house
+     */
+    record Bought(Money other, @Nullable String note, @Nullable String paidBy) {
+        /** Nothing else, by the house. */
+        public static Bought plainly(CurrencyUnit currency) {
+            return new Bought(Money.zero(currency), null, null);
+        }
+    }
+
+    /** A row about one part of a kit that is there already. */
+    sealed interface OfOnePart extends LogEntry {
+        /** The kit. */
+        long kitId();
+
+        /** The part's key. */
+        String part();
     }
 
     /**
@@ -121,7 +147,52 @@ public sealed interface LogEntry {
      * @param kitId the kit
      * @param part the part's key
      */
-    record PartOpened(Stamp stamp, long kitId, String part) implements LogEntry {}
+    record PartOpened(Stamp stamp, long kitId, String part) implements OfOnePart {}
+
+    /**
+     * What was left of a part was decanted into full small vials under inert gas; its clock starts anew (rules, 3.4).
+     *
+     * @param stamp who and when
+     * @param kitId the kit
+     * @param part the part's key
+     * @param vials how many vials
+     */
+    record PartDecanted(Stamp stamp, long kitId, String part, int vials) implements OfOnePart {}
+
+    /**
+     * How much of a part there really is was looked at.
+     *
+     * @param stamp who and when
+     * @param kitId the kit
+     * @param part the part's key
+     * @param left how much there is, in the part's unit
+     * @param reason why the log was wrong
+     */
+    record PartCorrected(Stamp stamp, long kitId, String part, double left, String reason) implements OfOnePart {}
+
+    /**
+     * Some of a part was thrown away, or lost.
+     *
+     * @param stamp who and when
+     * @param kitId the kit
+     * @param part the part's key
+     * @param amount how much, in the part's unit
+     * @param route where it went
+     * @param reason why
+     */
+    record PartThrownAway(Stamp stamp, long kitId, String part, double amount, WasteRoute route, String reason)
+            implements OfOnePart {}
+
+    /**
+     * What was left of a part was put to another kit with the same part. Its money stays with the kit it came with.
+     *
+     * @param stamp who and when
+     * @param kitId the kit that it came with
+     * @param part the part's key
+     * @param toKitId the kit that it is with now
+     * @param amount how much, in the part's unit
+     */
+    record PartMoved(Stamp stamp, long kitId, String part, long toKitId, double amount) implements OfOnePart {}
 
     /**
      * A batch was mixed.

@@ -10,5 +10,26 @@ import org.jspecify.annotations.Nullable;
  * @param part what the leaflet says of it
  * @param left how much is left, in its unit
  * @param openedAt when it was first opened; null while it is sealed
+ * @param decanted what was put into vials last; null where nothing was
+ * @param movedIn how much of it came from another kit, whose money paid for it
  */
-public record PartState(Part part, double left, @Nullable Instant openedAt) {}
+public record PartState(
+        Part part, double left, @Nullable Instant openedAt, @Nullable Decanted decanted, double movedIn) {
+    /**
+     * Vials.
+     *
+     * @param at since when
+     * @param vials how many they were
+     */
+    public record Decanted(Instant at, int vials) {}
+
+    /** Since when air could get at it: since it was decanted, else since it was opened; null while it is sealed. */
+    public @Nullable Instant clockFrom() {
+        return decanted == null ? openedAt : decanted.at();
+    }
+
+    /** How much of it this kit's own money paid for, in its unit. */
+    public double own() {
+        return Math.max(0, left - movedIn);
+    }
+}

@@ -65,6 +65,10 @@ public final class Voiding {
         if (entry instanceof LogEntry.KitArrived kit) {
             return kitsOf(later).contains(kit.kitId());
         }
+        if (entry instanceof LogEntry.PartMoved moved) {
+            return later.stamp().sequence() > moved.stamp().sequence()
+                    && kitsOf(later).contains(moved.toKitId());
+        }
         if (entry instanceof LogEntry.RunStarted start) {
             return later instanceof LogEntry.RunLogged run
                             && Objects.equals(run.started(), start.stamp().sequence())
@@ -154,8 +158,11 @@ public final class Voiding {
     }
 
     private static Set<Long> kitsOf(LogEntry entry) {
-        if (entry instanceof LogEntry.PartOpened opened) {
-            return Set.of(opened.kitId());
+        if (entry instanceof LogEntry.PartMoved moved) {
+            return Set.of(moved.kitId(), moved.toKitId());
+        }
+        if (entry instanceof LogEntry.OfOnePart part) {
+            return Set.of(part.kitId());
         }
         return LogEntry.usesByFill(entry).values().stream()
                 .flatMap(List::stream)

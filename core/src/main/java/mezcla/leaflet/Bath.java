@@ -13,6 +13,8 @@ import org.jspecify.annotations.Nullable;
  * @param capacity rolls that this volume takes, in roll equivalents; null where no limit is printed
  * @param lifeDays how long it lasts once mixed, in days; null where no limit is printed
  * @param oneShot how it is diluted when it is poured away after each run; null for a bath that is used again
+ * @param rotarySeconds the time in a fresh bath in a rotary processor, in seconds; null where the sheet prints the same
+ *     for both (rules, 4.7)
  */
 public record Bath(
         String key,
@@ -22,7 +24,8 @@ public record Bath(
         double capacityForMl,
         @Nullable Range capacity,
         @Nullable Range lifeDays,
-        @Nullable OneShot oneShot) {
+        @Nullable OneShot oneShot,
+        @Nullable Double rotarySeconds) {
     /**
      * A stock that is diluted for each run and poured away after it (rules, 4.8).
      *

@@ -1,6 +1,7 @@
 package mezcla.leaflet;
 
 import java.util.Arrays;
+import java.util.List;
 import mezcla.measure.Refusal;
 
 /**
@@ -101,6 +102,11 @@ public record BathRole(String key, String name, String letters, Nature nature) {
                 .filter(role -> role.key.equals(key))
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("unknown-role", "text", key));
+    }
+
+    /** The standard roles, in the order of use. */
+    public static List<BathRole> standard() {
+        return List.of(STANDARD);
     }
 
     /** A role that the house names, with letters of its own. */

@@ -18,6 +18,12 @@ public record FilmProcess(String key, String name) {
     /** Colour negative film with a carbon backing, which must come off first. */
     public static final FilmProcess CINE_NEGATIVE = new FilmProcess("cine-negative", "Cine negative");
 
+    /** A process that the house names, with the key of its name. */
+    public static FilmProcess named(String key, String name) {
+        FilmProcess known = of(key);
+        return known.name().equals(key) ? new FilmProcess(key, name) : known;
+    }
+
     /** The process of that key; one that the house names where it is none of the three. */
     public static FilmProcess of(String key) {
         return Stream.of(COLOUR_NEGATIVE, COLOUR_SLIDE, CINE_NEGATIVE)

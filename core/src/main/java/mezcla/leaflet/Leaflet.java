@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 
@@ -20,6 +21,8 @@ import org.jspecify.annotations.Nullable;
  * @param makesMl how much of each bath a whole kit makes, in ml
  * @param parts its bottles and sachets
  * @param baths in the order of use
+ * @param steps what happens to the film, from first to last; empty where the sheet says only the baths
+ * @param examples times that the sheet works out itself; empty for none
  */
 public record Leaflet(
         String key,
@@ -30,14 +33,19 @@ public record Leaflet(
         @Nullable String processCode,
         double makesMl,
         List<Part> parts,
-        List<Bath> baths) {
+        List<Bath> baths,
+        List<ProcessStep> steps,
+        List<PrintedExample> examples) {
     /**
      * Refuses a leaflet without baths ({@code baths-missing}), one whose recipes name a part that it does not have
-     * ({@code unknown-part}) and one that names a key twice ({@code key-twice}).
+     * ({@code unknown-part}), one that names a key twice ({@code key-twice}), and steps or examples of a bath that it
+     * does not have ({@code unknown-bath}).
      */
     public Leaflet {
         parts = List.copyOf(parts);
         baths = List.copyOf(baths);
+        steps = List.copyOf(steps);
+        examples = List.copyOf(examples);
         if (baths.isEmpty()) {
             throw Refusal.of("baths-missing");
         }
@@ -50,6 +58,18 @@ public record Leaflet(
                 }
             }
         }
+        refuseUnknown(baths, steps, examples);
+    }
+
+    private static void refuseUnknown(List<Bath> baths, List<ProcessStep> steps, List<PrintedExample> examples) {
+        Stream.concat(
+                        steps.stream().flatMap(step -> Stream.ofNullable(step.bath())),
+                        examples.stream().map(PrintedExample::bath))
+                .filter(key -> baths.stream().noneMatch(bath -> bath.key().equals(key)))
+                .findFirst()
+                .ifPresent(key -> {
+                    throw Refusal.of("unknown-bath", "bath", key);
+                });
     }
 
     private static void refuseTwice(List<String> keys) {
@@ -59,6 +79,11 @@ public record Leaflet(
                 .ifPresent(key -> {
                     throw Refusal.of("key-twice", "key", key);
                 });
+    }
+
+    /** The same sheet as another version. */
+    public Leaflet withVersion(int number) {
+        return new Leaflet(key, number, name, maker, process, processCode, makesMl, parts, baths, steps, examples);
     }
 
     /**

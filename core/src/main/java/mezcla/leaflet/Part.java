@@ -22,4 +22,7 @@ public record Part(
         boolean airSensitive,
         @Nullable Double unopenedDays,
         @Nullable Double openedDays,
-        @Nullable Double valueShare) {}
+        @Nullable Double valueShare) {
+    /** The room that a gram of powder takes in a mix, in ml (rules, 3.1). */
+    public static final double ML_PER_GRAM = 0.6;
+}

@@ -14,7 +14,7 @@ record TypedNumber(String text, String number, String unit) {
 
     /** Splits text into number and unit; refused as {@code missing} when blank, else with the code given. */
     static TypedNumber of(String typed, String refusalCode) {
-        String text = typed.strip();
+        String text = typed.replace('\u00a0', ' ').replace('\u202f', ' ').strip();
         if (text.isEmpty()) {
             throw Refusal.of("missing");
         }

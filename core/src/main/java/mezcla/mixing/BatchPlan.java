@@ -1,22 +1,25 @@
 package mezcla.mixing;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 
 /**
- * The plan for every bath of a leaflet at one volume, in the order of mixing (rules, 3.1, 3.4 and 3.5).
+ * The plan for baths of a leaflet, in the order of mixing (rules, 3.1, 3.4 and 3.5).
  *
  * @param leaflet what it is mixed by
- * @param volumeMl the volume of every bath, in ml
  * @param baths the plan of each bath, developer first
  */
-public record BatchPlan(Leaflet leaflet, double volumeMl, List<PlannedBath> baths) {
+public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
     /**
      * A bath of the plan.
      *
@@ -69,23 +72,71 @@ public record BatchPlan(Leaflet leaflet, double volumeMl, List<PlannedBath> bath
             ToDoubleFunction<String> valueShare,
             double volumeMl,
             Collection<String> bathKeys) {
-        bathKeys.forEach(leaflet::bath);
-        KitSplit split = KitSplit.of(leaflet.recipes(bathKeys), left, volumeMl);
-        if (Slack.exceeds(volumeMl, split.largestMl() + 1e-6)) {
-            throw Refusal.of(
-                    "more-than-the-kit-allows",
-                    "part",
-                    leaflet.part(split.limitingPart()).name(),
-                    "largestMl",
-                    split.largestMl());
-        }
+        Map<String, MixPlan.Wanted> wanted = new HashMap<>();
+        bathKeys.forEach(key -> wanted.put(key, new MixPlan.Wanted(volumeMl, volumeMl)));
+        return of(leaflet, left, valueShare, wanted);
+    }
+
+    /**
+     * Plans some baths, each to its own volume and strength.
+     *
+     * @param leaflet what the sheet says
+     * @param left what is left of each part, by key
+     * @param valueShare a part's share of what the kit is worth, by key
+     * @param wanted how much of which bath, by its key
+     * @throws Refusal {@code unknown-bath}, {@code parts-exceed-volume}, and where the parts do not suffice
+     *     {@code more-than-the-kit-allows} with the limiting part and the largest volume, or {@code part-runs-out}
+     *     where the baths have different volumes
+     */
+    public static BatchPlan of(
+            Leaflet leaflet,
+            Map<String, Double> left,
+            ToDoubleFunction<String> valueShare,
+            Map<String, MixPlan.Wanted> wanted) {
+        wanted.keySet().forEach(leaflet::bath);
+        refuseTooMuch(leaflet, left, wanted);
         return new BatchPlan(
                 leaflet,
-                volumeMl,
                 leaflet.baths().stream()
-                        .filter(bath -> bathKeys.contains(bath.key()))
-                        .map(bath -> planned(leaflet, bath, left, valueShare, volumeMl))
+                        .filter(bath -> wanted.containsKey(bath.key()))
+                        .map(bath -> planned(leaflet, bath, left, valueShare, wanted.get(bath.key())))
                         .toList());
+    }
+
+    private static void refuseTooMuch(Leaflet leaflet, Map<String, Double> left, Map<String, MixPlan.Wanted> wanted) {
+        Set<Double> volumes =
+                wanted.values().stream().map(MixPlan.Wanted::partsForMl).collect(Collectors.toSet());
+        if (volumes.size() == 1) {
+            double volumeMl = volumes.iterator().next();
+            KitSplit split = KitSplit.of(leaflet.recipes(wanted.keySet()), left, volumeMl);
+            if (Slack.exceeds(volumeMl, split.largestMl() + 1e-6)) {
+                throw Refusal.of(
+                        "more-than-the-kit-allows",
+                        "part",
+                        leaflet.part(split.limitingPart()).name(),
+                        "largestMl",
+                        split.largestMl());
+            }
+            return;
+        }
+        Map<String, Double> needs = new TreeMap<>();
+        wanted.forEach((key, bath) -> KitSplit.needs(leaflet.recipes(Set.of(key)), bath.partsForMl())
+                .forEach((part, amount) -> needs.merge(part, amount, Double::sum)));
+        needs.forEach((part, amount) -> {
+            double there = left.getOrDefault(part, 0.0);
+            if (Slack.exceeds(amount, there + 1e-6)) {
+                throw Refusal.of(
+                        "part-runs-out",
+                        "part",
+                        leaflet.part(part).name(),
+                        "needs",
+                        amount,
+                        "left",
+                        there,
+                        "unit",
+                        leaflet.part(part).unit());
+            }
+        });
     }
 
     private static PlannedBath planned(
@@ -93,8 +144,8 @@ public record BatchPlan(Leaflet leaflet, double volumeMl, List<PlannedBath> bath
             Bath bath,
             Map<String, Double> left,
             ToDoubleFunction<String> valueShare,
-            double volumeMl) {
-        MixPlan mix = MixPlan.of(bath.recipe(), volumeMl, left);
+            MixPlan.Wanted wanted) {
+        MixPlan mix = MixPlan.of(bath.recipe(), wanted, left);
         List<Take> takes = mix.additions().stream()
                 .map(planned -> take(leaflet, planned, left, valueShare))
                 .toList();

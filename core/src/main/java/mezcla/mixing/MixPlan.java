@@ -18,6 +18,7 @@ import mezcla.measure.Slack;
  * @param additions the parts in the order they go in
  * @param topUpMl what topping up takes at the end, in ml; 0 where nothing is topped up
  * @param finalMl the volume that results, in ml
+ * @param strength how strong it is: 1 as printed, less when it is stretched, more when it is mixed stronger
  * @param checks what is said about the plan
  */
 public record MixPlan(
@@ -27,6 +28,7 @@ public record MixPlan(
         List<PlannedAddition> additions,
         double topUpMl,
         double finalMl,
+        double strength,
         Set<Check> checks) {
     /** What a plan points out; nothing is mended silently. */
     public enum Check {
@@ -35,8 +37,20 @@ public record MixPlan(
         /** The level is at the mark before topping up. */
         AT_THE_MARK,
         /** Water and parts make another volume than the one wanted. */
-        MAKES_OTHER_VOLUME
+        MAKES_OTHER_VOLUME,
+        /** Weaker than printed: the parts are for less than the volume. */
+        WEAKER,
+        /** Stronger than printed: the parts are for more than the volume. */
+        STRONGER
     }
+
+    /**
+     * How much is wanted of a bath.
+     *
+     * @param volumeMl the volume that it is filled up to, in ml
+     * @param partsForMl the volume for which the parts are measured, in ml; the same where it is as strong as printed
+     */
+    public record Wanted(double volumeMl, double partsForMl) {}
 
     /**
      * One part of the plan.
@@ -62,7 +76,24 @@ public record MixPlan(
      * @throws Refusal {@code parts-exceed-volume} when even without start water the parts need more room
      */
     public static MixPlan of(Recipe recipe, double volumeMl, Map<String, Double> left) {
-        double scale = volumeMl / recipe.finalMl();
+        return of(recipe, new Wanted(volumeMl, volumeMl), left);
+    }
+
+    /**
+     * Scales a recipe that may be stretched or mixed stronger: the parts are measured for one volume and filled up to
+     * another (rules, 3.1). What is ready to use is neither.
+     *
+     * @param recipe the recipe
+     * @param wanted both volumes
+     * @param left what is left of each part, by key; may be empty
+     * @return the plan
+     * @throws Refusal {@code parts-exceed-volume} when even without start water the parts need more room
+     */
+    public static MixPlan of(Recipe recipe, Wanted wanted, Map<String, Double> left) {
+        double volumeMl = wanted.volumeMl();
+        boolean ready = recipe.mode() == Recipe.Mode.READY_TO_USE;
+        double strength = ready ? 1 : wanted.partsForMl() / volumeMl;
+        double scale = volumeMl * strength / recipe.finalMl();
         List<PlannedAddition> additions = recipe.additions().stream()
                 .map(addition -> planned(addition, addition.amount() * scale, left))
                 .toList();
@@ -70,18 +101,24 @@ public record MixPlan(
                 .mapToDouble(
                         each -> PowderRoom.ml(each.amount(), each.addition().unit()))
                 .sum();
-        double water = recipe.startWaterMl() * scale;
         Set<Check> checks = EnumSet.noneOf(Check.class);
+        if (Slack.exceeds(1, strength)) {
+            checks.add(Check.WEAKER);
+        } else if (Slack.exceeds(strength, 1)) {
+            checks.add(Check.STRONGER);
+        }
         if (recipe.mode() != Recipe.Mode.TOP_UP) {
+            double water = recipe.startWaterMl() * volumeMl / recipe.finalMl();
             double made = water + partsMl;
             if (Math.abs(made - volumeMl) > 0.005 * volumeMl) {
                 checks.add(Check.MAKES_OTHER_VOLUME);
             }
-            return new MixPlan(recipe, water, 0, additions, 0, made, checks);
+            return new MixPlan(recipe, water, 0, additions, 0, made, strength, checks);
         }
         if (Slack.exceeds(partsMl, volumeMl)) {
             throw Refusal.of("parts-exceed-volume", "partsMl", partsMl, "volumeMl", volumeMl);
         }
+        double water = recipe.startWaterMl() * scale;
         double excess = Math.max(0, water + partsMl - volumeMl);
         double topUp = Math.max(0, volumeMl - partsMl - water);
         if (Slack.exceeds(excess, 0)) {
@@ -90,7 +127,7 @@ public record MixPlan(
         if (!Slack.exceeds(topUp, 0)) {
             checks.add(Check.AT_THE_MARK);
         }
-        return new MixPlan(recipe, water - excess, excess, additions, topUp, volumeMl, checks);
+        return new MixPlan(recipe, water - excess, excess, additions, topUp, volumeMl, strength, checks);
     }
 
     private static PlannedAddition planned(Addition addition, double amount, Map<String, Double> left) {

@@ -252,7 +252,8 @@ public class SharedBottlesTest {
                         Money.ofMinor(NZD, 1800),
                         Money.ofMinor(NZD, 200),
                         null,
-                        List.of("dev-a", "dev-b")));
+                        List.of("dev-a", "dev-b"),
+                        LogEntry.Bought.plainly(NZD)));
         KitState parts = log.state().kit(2);
         assertThat(parts.left()).containsOnlyKeys("dev-a", "dev-b");
         assertThat(parts.complete()).extracting(bath -> bath.key()).containsExactly("dev");

@@ -17,7 +17,8 @@ public class LeafletTest {
     }
 
     private static Leaflet with(List<Part> parts, List<Bath> baths) {
-        return new Leaflet("k", 1, "Kit", "Nobody", FilmProcess.COLOUR_NEGATIVE, null, 1000, parts, baths);
+        return new Leaflet(
+                "k", 1, "Kit", "Nobody", FilmProcess.COLOUR_NEGATIVE, null, 1000, parts, baths, List.of(), List.of());
     }
 
     private static Part part(String key, @Nullable Double valueShare) {
@@ -34,6 +35,7 @@ public class LeafletTest {
                 new Recipe(Recipe.Mode.TOP_UP, 1000, 500, null, additions),
                 new Timing(200, 38, 37, 39, new Exhaustion.Fixed(), List.of(), List.of()),
                 1000,
+                null,
                 null,
                 null,
                 null);

@@ -127,4 +127,25 @@ public class RunTimeTest {
         assertThat(time.exhaustionSeconds()).isCloseTo(265, within(1e-9));
         assertThat(time.flags()).containsExactly(RunTime.Flag.PAST_TABLE);
     }
+
+    @Test
+    public void printedExamplesAreComputed() {
+        var plain = mezcla.Leaflets.negative();
+        var sheet = new mezcla.leaflet.Leaflet(
+                plain.key(),
+                1,
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                1000,
+                plain.parts(),
+                plain.baths(),
+                List.of(),
+                List.of(
+                        new mezcla.leaflet.PrintedExample("dev", 4, 2, 220),
+                        new mezcla.leaflet.PrintedExample("dev", 7, 2, 220)));
+        assertThat(ExampleCheck.of(sheet)).extracting(ExampleCheck::agrees).containsExactly(true, false);
+        assertThat(ExampleCheck.of(sheet).get(1).computed().seconds()).isEqualTo(245);
+    }
 }

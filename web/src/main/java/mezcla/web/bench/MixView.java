@@ -209,6 +209,12 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
                 "Start water is %s less than the recipe says: the parts need the room."
                         .formatted(Figures.ml(mix.startWaterLoweredByMl()));
             case AT_THE_MARK -> "The level is at the mark before topping up.";
+            case WEAKER ->
+                "Stretched: %s weaker than printed."
+                        .formatted(Figures.plain((1 - mix.strength()) * 100, 1) + "\u00a0%");
+            case STRONGER ->
+                "Mixed stronger: %s above what is printed."
+                        .formatted(Figures.plain((mix.strength() - 1) * 100, 1) + "\u00a0%");
             case MAKES_OTHER_VOLUME ->
                 "Water and parts make %s, which is not what was asked for.".formatted(Figures.ml(mix.finalMl()));
         };

@@ -10,6 +10,9 @@ public class ArrivalForm {
     private String price = "";
     private String delivery = "";
     private String lot = "";
+    private String other = "";
+    private String note = "";
+    private String paidBy = "";
     private String came = "";
     private String formKey = "";
 
@@ -69,5 +72,32 @@ public class ArrivalForm {
 
     public void setFormKey(String formKey) {
         this.formKey = formKey;
+    }
+
+    /** What else it took: duty, a bank's fee; empty for nothing. */
+    public String getOther() {
+        return other;
+    }
+
+    public void setOther(String other) {
+        this.other = other;
+    }
+
+    /** About the supplier. */
+    public String getNote() {
+        return note;
+    }
+
+    public void setNote(String note) {
+        this.note = note;
+    }
+
+    /** Who paid; empty for the house. */
+    public String getPaidBy() {
+        return paidBy;
+    }
+
+    public void setPaidBy(String paidBy) {
+        this.paidBy = paidBy;
     }
 }

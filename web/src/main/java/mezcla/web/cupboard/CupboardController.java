@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import mezcla.batch.LogEntry;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.web.house.HouseService;
@@ -17,6 +18,7 @@ import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -31,6 +33,7 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class CupboardController {
     private static final int LOT_CHARACTERS = 40;
+    private static final int NOTE_CHARACTERS = 160;
     private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
     private final CupboardService cupboard;
@@ -53,6 +56,8 @@ class CupboardController {
         List<KitView> kits = cupboard.kits();
         long mixable = kits.stream().filter(KitView::mixable).count();
         model.addAttribute("kits", kits);
+        model.addAttribute("orders", cupboard.orders());
+        model.addAttribute("longSealed", cupboard.longSealed());
         model.addAttribute(
                 "title",
                 kits.isEmpty()
@@ -82,6 +87,10 @@ class CupboardController {
         Money delivery = errors.read(
                 "delivery",
                 () -> form.getDelivery().isBlank() ? Money.zero(currency) : money(form.getDelivery(), currency));
+        Money other = errors.read(
+                "other", () -> form.getOther().isBlank() ? Money.zero(currency) : money(form.getOther(), currency));
+        String note = words(form.getNote(), "note", errors);
+        String paidBy = words(form.getPaidBy(), "paidBy", errors);
         String lot = form.getLot().isBlank()
                 ? null
                 : errors.read("lot", () -> TypedText.of(form.getLot(), LOT_CHARACTERS, "missing"));
@@ -101,9 +110,14 @@ class CupboardController {
                                 FieldErrors.known(price),
                                 FieldErrors.known(delivery),
                                 lot,
+                                new LogEntry.Bought(FieldErrors.known(other), note, paidBy),
                                 came),
                 refusal -> "parts",
                 () -> page(form, errors, model));
+    }
+
+    private static @Nullable String words(String typed, String field, FieldErrors errors) {
+        return typed.isBlank() ? null : errors.read(field, () -> TypedText.of(typed, NOTE_CHARACTERS, "missing"));
     }
 
     private static Money money(String typed, CurrencyUnit currency) {

@@ -4,10 +4,12 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import mezcla.batch.KitState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.PartState;
+import mezcla.batch.Supply;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
@@ -66,6 +68,7 @@ public class CupboardService {
      * @param price what it cost
      * @param delivery what its delivery cost
      * @param lot what is printed on it; null for nothing
+     * @param bought what else is known about the purchase
      * @param came when it came; null for now
      * @return the kit
      * @throws Refusal {@code unknown-part}
@@ -79,6 +82,7 @@ public class CupboardService {
             Money price,
             Money delivery,
             @Nullable String lot,
+            LogEntry.Bought bought,
             @Nullable Instant came) {
         parts.forEach(leaflet::part);
         long kit = log.newKit();
@@ -87,8 +91,55 @@ public class CupboardService {
                 who,
                 came == null ? clock.instant() : came,
                 false,
-                stamp -> new LogEntry.KitArrived(stamp, kit, leaflet, price, delivery, lot, only));
+                stamp -> new LogEntry.KitArrived(stamp, kit, leaflet, price, delivery, lot, only, bought));
         return kit;
+    }
+
+    /** What to order now, with why. */
+    @Transactional(readOnly = true)
+    public List<String> orders() {
+        int weeks = houses.surroundings().deliveryWeeks();
+        return Supply.of(log.entries(), log.state(), clock.instant()).stream()
+                .filter(supply -> supply.orderNow(weeks))
+                .map(supply -> order(supply, weeks))
+                .toList();
+    }
+
+    private static String order(Supply supply, int weeks) {
+        double lasts = Objects.requireNonNullElse(supply.lastsWeeks(), 0.0);
+        String left = supply.leftMl() < LEAST_WORTH_MIXING_ML
+                ? "nothing more can be mixed"
+                : "%s more of every bath, about %s at the rate of the last %d weeks"
+                        .formatted(
+                                Figures.ml(Math.floor(supply.leftMl() + 1e-6)),
+                                Figures.count((int) Math.floor(lasts), "week"),
+                                supply.weeks());
+        return "%s: %s, and an order takes %s.".formatted(supply.leaflet().name(), left, Figures.count(weeks, "week"));
+    }
+
+    /** Kits that have stood sealed for long, with the part that will not keep much longer. */
+    @Transactional(readOnly = true)
+    public List<String> longSealed() {
+        return log.state().kits().values().stream()
+                .flatMap(kit -> kit.longSealed(clock.instant()).map(part -> longSealed(kit, part)).stream())
+                .toList();
+    }
+
+    private String longSealed(KitState kit, PartState part) {
+        return "Kit %d, %s: sealed for %s, and %s keeps %s days. Open it next."
+                .formatted(
+                        kit.id(),
+                        kit.arrival().leaflet().name(),
+                        Figures.countOfDays(
+                                planning.daysSince(kit.arrival().stamp().happenedAt())),
+                        part.part().name(),
+                        Figures.plain(Objects.requireNonNullElse(part.part().unopenedDays(), 0.0), 0));
+    }
+
+    /** A kit, as a box with its parts. */
+    @Transactional(readOnly = true)
+    public KitView kit(long id) {
+        return view(log.state().kit(id));
     }
 
     private KitView view(KitState kit) {
@@ -127,15 +178,21 @@ public class CupboardService {
                 leaflet.name(),
                 leaflet.maker(),
                 leaflet.process().name(),
-                "Came on %s, %s delivered"
-                        .formatted(
-                                Figures.day(kit.arrival().stamp().happenedAt(), house.timeZone()),
-                                Figures.money(kit.arrival().landed())),
+                arrived(kit, house),
                 kit.parts().stream().map(this::part).toList(),
                 enough,
                 mixable,
                 kit.parts().stream().anyMatch(state -> state.openedAt() != null),
                 !kit.arrival().only().isEmpty() && kit.parts().stream().anyMatch(state -> state.left() > 0));
+    }
+
+    private static String arrived(KitState kit, House house) {
+        String lot = kit.arrival().lot();
+        return "Came on %s, %s landed%s"
+                .formatted(
+                        Figures.day(kit.arrival().stamp().happenedAt(), house.timeZone()),
+                        Figures.money(kit.arrival().landed()),
+                        lot == null ? "" : ", lot " + lot);
     }
 
     private static String enough(Leaflet leaflet, KitSplit split, boolean mixable, boolean opened) {
@@ -154,6 +211,7 @@ public class CupboardService {
         double share = Math.min(1, state.left() / part.amount());
         double height = share * (BOX_HEIGHT - NECK_HEIGHT);
         return new KitView.Part(
+                part.key(),
                 part.name(),
                 Figures.amount(state.left(), part.unit()).split("\u00a0")[0] + " of "
                         + Figures.amount(part.amount(), part.unit()),
@@ -166,11 +224,16 @@ public class CupboardService {
     }
 
     private String since(PartState state) {
-        if (state.openedAt() == null) {
-            return "sealed";
+        PartState.Decanted decanted = state.decanted();
+        if (decanted != null) {
+            return "in %s, %s".formatted(Figures.count(decanted.vials(), "vial"), ago(decanted.at()));
         }
-        int days = planning.daysSince(state.openedAt());
-        return days == 0 ? "opened today" : "opened " + Figures.countOfDays(days) + " ago";
+        return state.openedAt() == null ? "sealed" : "opened " + ago(state.openedAt());
+    }
+
+    private String ago(Instant when) {
+        int days = planning.daysSince(when);
+        return days == 0 ? "today" : Figures.countOfDays(days) + " ago";
     }
 
     private String warning(PartState state) {
@@ -181,7 +244,7 @@ public class CupboardService {
         if (part.openedDays() == null) {
             return part.airSensitive() ? "spoils in air" : "";
         }
-        int days = planning.daysSince(state.openedAt());
+        int days = planning.daysSince(Objects.requireNonNull(state.clockFrom()));
         String limit = Figures.plain(part.openedDays(), 0);
         if (days > part.openedDays()) {
             return "past its %s days open".formatted(limit);

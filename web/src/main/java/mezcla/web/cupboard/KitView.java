@@ -30,6 +30,7 @@ public record KitView(
     /**
      * A part of a kit.
      *
+     * @param key its key
      * @param name what is printed on it
      * @param left how much is left of how much
      * @param percent the same in percent of a full part
@@ -40,6 +41,7 @@ public record KitView(
      * @param levelHeight how tall the level is drawn
      */
     public record Part(
+            String key,
             String name,
             String left,
             int percent,

@@ -149,7 +149,7 @@ class DemoData implements ApplicationRunner {
     private void addLeaflet(String key) throws IOException {
         String document =
                 new ClassPathResource("demo/leaflets/" + key + ".json").getContentAsString(StandardCharsets.UTF_8);
-        long id = leaflets.add(document);
+        long id = leaflets.add(leaflets.ofFile(document), null);
         sheets.put(key, leaflets.byId().get(id));
     }
 
@@ -213,7 +213,8 @@ class DemoData implements ApplicationRunner {
                         Money.ofMinor(NZD, priceMinor),
                         Money.ofMinor(NZD, deliveryMinor),
                         null,
-                        List.of()));
+                        List.of(),
+                        LogEntry.Bought.plainly(NZD)));
         return kit;
     }
 

@@ -74,6 +74,27 @@ interface HouseMapper {
     @Update("UPDATE heater SET offset_c = #{offsetC} WHERE id = #{id}")
     void setOffset(long id, double offsetC);
 
+    @Select("SELECT id, name, capacity_ml FROM jug WHERE removed = #{removed} ORDER BY capacity_ml, name")
+    List<Jug> jugs(boolean removed);
+
+    @Insert("INSERT INTO jug (name, capacity_ml) VALUES (#{name}, #{capacityMl})")
+    void addJug(String name, double capacityMl);
+
+    @Update("UPDATE jug SET removed = #{removed} WHERE id = #{id}")
+    void removeJug(long id, boolean removed);
+
+    @Select("SELECT cold_water_c, hot_water_c, room_c, delivery_weeks FROM house")
+    @Nullable
+    Surroundings surroundings();
+
+    @Update(
+            """
+            UPDATE house
+            SET cold_water_c = #{coldWaterC}, hot_water_c = #{hotWaterC}, room_c = #{roomC},
+                delivery_weeks = #{deliveryWeeks}
+            """)
+    void changeSurroundings(Surroundings surroundings);
+
     @Update("UPDATE tank SET removed = #{removed} WHERE id = #{id}")
     void removeTank(long id, boolean removed);
 

@@ -18,6 +18,8 @@ public class HouseService {
     private static final House NOT_SET_UP =
             new House("Darkroom", CurrencyUnit.of("NZD"), ZoneId.of("UTC"), Units.METRIC, null);
 
+    private static final Surroundings NO_SURROUNDINGS = new Surroundings(15, 55, 20, 3);
+
     private final HouseMapper mapper;
 
     HouseService(HouseMapper mapper) {
@@ -86,6 +88,32 @@ public class HouseService {
         return mapper.heaters(false);
     }
 
+    /** The jugs that it mixes in, the smallest first. */
+    @Transactional(readOnly = true)
+    public List<Jug> jugs() {
+        return mapper.jugs(false);
+    }
+
+    /** Its water, its room and how long kits take to come. */
+    @Transactional(readOnly = true)
+    public Surroundings surroundings() {
+        Surroundings kept = mapper.surroundings();
+        return kept == null ? NO_SURROUNDINGS : kept;
+    }
+
+    /** Changes those. */
+    @Transactional
+    public void change(Surroundings surroundings) {
+        mapper.changeSurroundings(surroundings);
+    }
+
+    /** Adds a jug. */
+    @Transactional
+    public void addJug(String name, double capacityMl) {
+        refuseTaken(Thing.JUG, name);
+        mapper.addJug(name, capacityMl);
+    }
+
     /** Everything of a kind, kept or removed, by id and name. */
     @Transactional(readOnly = true)
     public Map<Long, String> names(Thing thing, boolean removed) {
@@ -95,6 +123,7 @@ public class HouseService {
             case BOTTLE -> mapper.bottles(removed).forEach(bottle -> names.put(bottle.id(), bottle.label()));
             case PLACE -> mapper.places(removed).forEach(place -> names.put(place.id(), place.name()));
             case TOOL -> mapper.tools(removed).forEach(tool -> names.put(tool.id(), tool.name()));
+            case JUG -> mapper.jugs(removed).forEach(jug -> names.put(jug.id(), jug.name()));
             case HEATER -> mapper.heaters(removed).forEach(heater -> names.put(heater.id(), heater.name()));
         }
         return names;
@@ -183,6 +212,7 @@ public class HouseService {
             case BOTTLE -> mapper.removeBottle(id, removed);
             case PLACE -> mapper.removePlace(id, removed);
             case TOOL -> mapper.removeTool(id, removed);
+            case JUG -> mapper.removeJug(id, removed);
             case HEATER -> mapper.removeHeater(id, removed);
         }
     }

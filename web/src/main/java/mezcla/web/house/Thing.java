@@ -10,6 +10,8 @@ public enum Thing {
     PLACE,
     /** Cylinders, pipettes, syringes, scales. */
     TOOL,
+    /** Jugs to mix in. */
+    JUG,
     /** Heaters of water baths. */
     HEATER
 }

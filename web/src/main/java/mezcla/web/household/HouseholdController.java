@@ -3,6 +3,8 @@ package mezcla.web.household;
 import java.time.ZoneId;
 import java.util.Map;
 import mezcla.measure.Refusal;
+import mezcla.measure.Temperature;
+import mezcla.web.house.Surroundings;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Members;
@@ -55,6 +57,38 @@ class HouseholdController {
         return saved(typed, errors, "house", "houseName", () -> {
             household.change(FieldErrors.known(name), FieldErrors.known(zone), FieldErrors.known(units), address);
         });
+    }
+
+    @PostMapping("/house/surroundings")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView changeSurroundings(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        Double cold = errors.read("coldWater", () -> degrees(text(typed, "coldWater")));
+        Double hot = errors.read("hotWater", () -> degrees(text(typed, "hotWater")));
+        Double room = errors.read("room", () -> degrees(text(typed, "room")));
+        Integer weeks = errors.read("deliveryWeeks", () -> weeks(text(typed, "deliveryWeeks")));
+        return saved(
+                typed,
+                errors,
+                "surroundings",
+                "hotWater",
+                () -> household.change(new Surroundings(
+                        FieldErrors.known(cold),
+                        FieldErrors.known(hot),
+                        FieldErrors.known(room),
+                        FieldErrors.known(weeks))));
+    }
+
+    private static double degrees(String typed) {
+        return Temperature.parse(typed, Units.shown().temperature()).celsius();
+    }
+
+    private static int weeks(String typed) {
+        String text = typed.strip();
+        if (!text.matches("[0-9]|[1-4][0-9]|5[0-2]")) {
+            throw Refusal.of("not-weeks", "text", text);
+        }
+        return Integer.parseInt(text);
     }
 
     @PostMapping("/house/members")

@@ -3,6 +3,7 @@ package mezcla.web.household;
 import java.util.Map;
 import mezcla.batch.Bottle;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Surroundings;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
@@ -33,6 +34,11 @@ class HouseholdPage {
                                 Figures.count(houses.tanks().size(), "tank"),
                                 Figures.count(houses.bottles().size(), "bottle")));
         page.addObject("house", houses.house());
+        Surroundings around = houses.surroundings();
+        page.addObject("surroundings", around);
+        page.addObject("coldWater", Figures.celsius(around.coldWaterC()));
+        page.addObject("hotWater", Figures.celsius(around.hotWaterC()));
+        page.addObject("room", Figures.celsius(around.roomC()));
         page.addObject("people", household.people());
         page.addObject("lists", ThingList.all(houses));
         page.addObject("materials", Bottle.Material.values());

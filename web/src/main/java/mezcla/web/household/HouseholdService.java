@@ -9,6 +9,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Surroundings;
 import mezcla.web.house.Thing;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
@@ -177,6 +178,27 @@ public class HouseholdService {
             throw Refusal.of("graduation-coarse");
         }
         houses.addTool(name, kind, capacity, graduation);
+    }
+
+    /** Adds a jug. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void addJug(String name, Volume capacity) {
+        houses.addJug(name, capacity.ml());
+    }
+
+    /**
+     * Changes the water, the room and how long kits take to come.
+     *
+     * @throws Refusal {@code hot-not-hotter} when hot water is no warmer than cold
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void change(Surroundings surroundings) {
+        if (surroundings.hotWaterC() <= surroundings.coldWaterC()) {
+            throw Refusal.of("hot-not-hotter");
+        }
+        houses.change(surroundings);
     }
 
     /** Adds a heater; its offset is how much warmer the water is than it says, in K. */

@@ -74,6 +74,14 @@ public record ThingList(Thing thing, String address, String title, List<Kept> ke
                                 .toList()),
                 list(
                         houses,
+                        Thing.JUG,
+                        "jugs",
+                        "Jugs",
+                        houses.jugs().stream()
+                                .map(jug -> new Kept(jug.id(), jug.name(), "holds " + Figures.ml(jug.capacityMl())))
+                                .toList()),
+                list(
+                        houses,
                         Thing.HEATER,
                         "heaters",
                         "Heaters",

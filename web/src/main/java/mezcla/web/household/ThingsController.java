@@ -99,6 +99,19 @@ class ThingsController {
                 refusal -> refusal.code().equals("graduation-coarse") ? "toolGraduation" : "tool");
     }
 
+    @PostMapping("/house/jugs")
+    ModelAndView addJug(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String name = name(typed, "jug", errors);
+        Volume capacity = errors.read("jugVolume", () -> volume(text(typed, "jugVolume")));
+        return added(
+                typed,
+                errors,
+                "jug",
+                () -> household.addJug(FieldErrors.known(name), FieldErrors.known(capacity)),
+                refusal -> "jug");
+    }
+
     @PostMapping("/house/heaters")
     ModelAndView addHeater(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();

@@ -35,7 +35,7 @@ public enum EntryKind {
     }
 
     static EntryKind of(LogEntry entry) {
-        if (entry instanceof LogEntry.KitArrived || entry instanceof LogEntry.PartOpened) {
+        if (entry instanceof LogEntry.KitArrived || entry instanceof LogEntry.OfOnePart) {
             return KITS;
         }
         if (!LogEntry.fillsMade(entry).isEmpty()) {

@@ -109,14 +109,8 @@ public final class EntryWords {
         if (entry instanceof LogEntry.KitArrived kit) {
             return "Kit %d came: %s, %s delivered".formatted(kit.kitId(), nameOf(kit), Figures.money(kit.landed()));
         }
-        if (entry instanceof LogEntry.PartOpened opened) {
-            return "Opened %s of kit %d"
-                    .formatted(
-                            kits.get(opened.kitId())
-                                    .leaflet()
-                                    .part(opened.part())
-                                    .name(),
-                            opened.kitId());
+        if (entry instanceof LogEntry.OfOnePart part) {
+            return aboutAPart(part);
         }
         if (!LogEntry.fillsMade(entry).isEmpty()) {
             return made(entry);
@@ -150,6 +144,29 @@ public final class EntryWords {
             return "Voided entry %d. %s".formatted(gone.voided(), gone.reason());
         }
         return aboutAFill(entry);
+    }
+
+    private String aboutAPart(LogEntry.OfOnePart entry) {
+        Part part = kits.get(entry.kitId()).leaflet().part(entry.part());
+        String name = "%s of kit %d".formatted(part.name(), entry.kitId());
+        if (entry instanceof LogEntry.PartDecanted decanted) {
+            return "Decanted %s into %s".formatted(name, Figures.count(decanted.vials(), "vial"));
+        }
+        if (entry instanceof LogEntry.PartCorrected corrected) {
+            return "%s: %s left, as looked at. %s"
+                    .formatted(name, Figures.amount(corrected.left(), part.unit()), corrected.reason());
+        }
+        if (entry instanceof LogEntry.PartThrownAway gone) {
+            return "%s: %s gone to %s. %s"
+                    .formatted(
+                            name,
+                            Figures.amount(gone.amount(), part.unit()),
+                            Figures.within(gone.route().words()),
+                            gone.reason());
+        }
+        return entry instanceof LogEntry.PartMoved moved
+                ? "%s: %s put to kit %d".formatted(name, Figures.amount(moved.amount(), part.unit()), moved.toKitId())
+                : "Opened " + name;
     }
 
     private String aboutAFill(LogEntry entry) {

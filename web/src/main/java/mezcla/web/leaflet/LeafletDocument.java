@@ -11,32 +11,74 @@ import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
+import mezcla.leaflet.PrintedExample;
+import mezcla.leaflet.ProcessStep;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
-/** Reads a leaflet from its JSON document. */
+/** Reads a leaflet from its JSON document, and writes it ({@code mezcla-leaflet/1}). */
 final class LeafletDocument {
-    private static final JsonMapper JSON = JsonMapper.builder().build();
+    static final String FORMAT = "mezcla-leaflet/1";
+    private static final JsonMapper JSON =
+            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private LeafletDocument() {}
 
     static Leaflet read(String document) {
-        JsonNode root = JSON.readTree(document);
+        return read(JSON.readTree(document));
+    }
+
+    static Leaflet read(JsonNode root) {
         return new Leaflet(
                 text(root, "key"),
                 root.get("version").asInt(),
                 text(root, "name"),
                 text(root, "maker"),
-                FilmProcess.of(text(root, "process")),
+                process(root),
                 optionalText(root, "processCode"),
                 number(root, "makesMl"),
                 each(root.get("parts"), LeafletDocument::part),
-                each(root.get("baths"), LeafletDocument::bath));
+                each(root.get("baths"), LeafletDocument::bath),
+                each(root.get("steps"), LeafletDocument::step),
+                each(
+                        root.get("examples"),
+                        node -> new PrintedExample(
+                                text(node, "bath"),
+                                number(node, "rollsBefore"),
+                                number(node, "rolls"),
+                                number(node, "seconds"))));
+    }
+
+    private static FilmProcess process(JsonNode root) {
+        String name = optionalText(root, "processName");
+        String key = text(root, "process");
+        return name == null ? FilmProcess.of(key) : FilmProcess.named(key, name);
+    }
+
+    private static ProcessStep step(JsonNode node) {
+        Double fills = optionalNumber(node, "fills");
+        return new ProcessStep(
+                ProcessStep.Kind.valueOf(constant(text(node, "kind"))),
+                optionalText(node, "bath"),
+                optionalNumber(node, "seconds"),
+                fills == null ? null : fills.intValue(),
+                optionalNumber(node, "atC"));
+    }
+
+    private static BathRole role(JsonNode node) {
+        String name = optionalText(node, "roleName");
+        String letters = optionalText(node, "letters");
+        return name == null || letters == null
+                ? BathRole.of(text(node, "role"))
+                : BathRole.named(text(node, "role"), name, letters);
     }
 
     private static Part part(JsonNode node) {
@@ -55,15 +97,14 @@ final class LeafletDocument {
         JsonNode oneShot = node.get("oneShot");
         return new Bath(
                 text(node, "key"),
-                BathRole.of(text(node, "role")),
+                role(node),
                 recipe(node.get("recipe")),
                 timing(node.get("timing")),
                 number(node, "capacityForMl"),
                 range(node.get("capacity")),
                 range(node.get("lifeDays")),
-                oneShot == null
-                        ? null
-                        : new Bath.OneShot(number(oneShot, "stockParts"), number(oneShot, "waterParts")));
+                oneShot == null ? null : new Bath.OneShot(number(oneShot, "stockParts"), number(oneShot, "waterParts")),
+                optionalNumber(node.get("timing"), "rotarySeconds"));
     }
 
     private static Recipe recipe(JsonNode node) {
@@ -156,5 +197,157 @@ final class LeafletDocument {
             array.forEach(node -> list.add(read.apply(node)));
         }
         return list;
+    }
+
+    /** The document of a leaflet; {@link #read(String)} reads it back. */
+    static String write(Leaflet leaflet) {
+        ObjectNode root = JSON.createObjectNode();
+        root.put("format", FORMAT)
+                .put("key", leaflet.key())
+                .put("version", leaflet.version())
+                .put("name", leaflet.name())
+                .put("maker", leaflet.maker())
+                .put("process", leaflet.process().key());
+        if (FilmProcess.of(leaflet.process().key())
+                .name()
+                .equals(leaflet.process().key())) {
+            root.put("processName", leaflet.process().name());
+        }
+        put(root, "processCode", leaflet.processCode());
+        root.put("makesMl", leaflet.makesMl());
+        ArrayNode parts = root.putArray("parts");
+        leaflet.parts().forEach(part -> write(parts.addObject(), part));
+        ArrayNode baths = root.putArray("baths");
+        leaflet.baths().forEach(bath -> write(baths.addObject(), bath));
+        if (!leaflet.steps().isEmpty()) {
+            ArrayNode steps = root.putArray("steps");
+            leaflet.steps().forEach(step -> write(steps.addObject(), step));
+        }
+        if (!leaflet.examples().isEmpty()) {
+            ArrayNode examples = root.putArray("examples");
+            leaflet.examples().forEach(example -> examples.addObject()
+                    .put("bath", example.bath())
+                    .put("rollsBefore", example.rollsBefore())
+                    .put("rolls", example.rolls())
+                    .put("seconds", example.seconds()));
+        }
+        return JSON.writeValueAsString(root);
+    }
+
+    private static void write(ObjectNode node, Part part) {
+        node.put("key", part.key())
+                .put("name", part.name())
+                .put("amount", part.amount())
+                .put("unit", part.unit().symbol());
+        if (part.airSensitive()) {
+            node.put("airSensitive", true);
+        }
+        put(node, "unopenedDays", part.unopenedDays());
+        put(node, "openedDays", part.openedDays());
+        put(node, "valueShare", part.valueShare());
+    }
+
+    private static void write(ObjectNode node, Bath bath) {
+        node.put("key", bath.key()).put("role", bath.role().key());
+        if (bath.role().nature() == BathRole.Nature.OTHER) {
+            node.put("roleName", bath.role().name()).put("letters", bath.role().letters());
+        }
+        write(node.putObject("recipe"), bath.recipe());
+        ObjectNode timing = node.putObject("timing");
+        write(timing, bath.timing());
+        put(timing, "rotarySeconds", bath.rotarySeconds());
+        node.put("capacityForMl", bath.capacityForMl());
+        put(node, "capacity", bath.capacity());
+        put(node, "lifeDays", bath.lifeDays());
+        Bath.OneShot oneShot = bath.oneShot();
+        if (oneShot != null) {
+            node.putObject("oneShot").put("stockParts", oneShot.stockParts()).put("waterParts", oneShot.waterParts());
+        }
+    }
+
+    private static void write(ObjectNode node, Recipe recipe) {
+        node.put("mode", words(recipe.mode()))
+                .put("finalMl", recipe.finalMl())
+                .put("startWaterMl", recipe.startWaterMl());
+        Recipe.MixingTemperature mixing = recipe.mixingC();
+        if (mixing != null) {
+            node.putObject("mixingC")
+                    .put("min", mixing.min())
+                    .put("target", mixing.target())
+                    .put("max", mixing.max());
+        }
+        ArrayNode additions = node.putArray("additions");
+        for (Addition addition : recipe.additions()) {
+            ObjectNode each = additions.addObject();
+            each.put("part", addition.part())
+                    .put("amount", addition.amount())
+                    .put("unit", addition.unit().symbol())
+                    .put("care", words(addition.care()));
+            Integer wait = addition.waitMinutes();
+            if (wait != null) {
+                each.put("waitMinutes", wait.intValue());
+            }
+            put(each, "note", addition.note());
+        }
+    }
+
+    private static void write(ObjectNode node, Timing timing) {
+        node.put("baseSeconds", timing.baseSeconds()).put("atC", timing.atC());
+        node.putObject("withinC").put("min", timing.leastC()).put("max", timing.mostC());
+        ObjectNode exhaustion = node.putObject("exhaustion");
+        if (timing.exhaustion() instanceof Exhaustion.PerRoll perRoll) {
+            exhaustion.put("kind", "per-roll").put("percent", perRoll.percent());
+        } else if (timing.exhaustion() instanceof Exhaustion.Steps list) {
+            ArrayNode steps = exhaustion.put("kind", "steps").putArray("steps");
+            list.steps()
+                    .forEach(step -> steps.addObject().put("upTo", step.upTo()).put("seconds", step.seconds()));
+        } else {
+            exhaustion.put("kind", "fixed");
+        }
+        if (!timing.push().isEmpty()) {
+            ArrayNode pushes = node.putArray("push");
+            timing.push().forEach(push -> pushes.addObject()
+                    .put("stops", push.stops())
+                    .put("factor", push.factor())
+                    .put("wearWeight", push.wearWeight()));
+        }
+        if (!timing.temperatureTable().isEmpty()) {
+            ArrayNode table = node.putArray("temperatureTable");
+            timing.temperatureTable()
+                    .forEach(point -> table.addObject().put("c", point.c()).put("seconds", point.seconds()));
+        }
+    }
+
+    private static void write(ObjectNode node, ProcessStep step) {
+        node.put("kind", words(step.kind()));
+        put(node, "bath", step.bath());
+        put(node, "seconds", step.seconds());
+        Integer fills = step.fills();
+        if (fills != null) {
+            node.put("fills", fills.intValue());
+        }
+        put(node, "atC", step.atC());
+    }
+
+    private static String words(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static void put(ObjectNode node, String name, @Nullable String text) {
+        if (text != null) {
+            node.put(name, text);
+        }
+    }
+
+    private static void put(ObjectNode node, String name, @Nullable Double number) {
+        if (number != null) {
+            node.put(name, number.doubleValue());
+        }
+    }
+
+    private static void put(ObjectNode node, String name, @Nullable Range range) {
+        if (range != null) {
+            node.putObject(name).put("min", range.min()).put("max", range.max());
+        }
     }
 }

@@ -1,8 +1,12 @@
 package mezcla.web.leaflet;
 
+import java.time.Instant;
 import java.util.List;
+import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
 
 /** Leaflets, as documents. */
 @Mapper
@@ -16,10 +20,34 @@ interface LeafletMapper {
     @Select(
             value =
                     """
-            INSERT INTO leaflet_version (key, version, document)
-            VALUES (#{key}, #{version}, #{document})
+            INSERT INTO leaflet_version (key, version, document, member_id)
+            VALUES (#{key}, #{version}, #{document}, #{memberId})
             RETURNING id
             """,
             affectData = true)
-    long add(String key, int version, String document);
+    long add(String key, int version, String document, @Nullable Long memberId);
+
+    @Select("SELECT member_id FROM leaflet_version WHERE id = #{id}")
+    @Nullable
+    Long typedBy(@Param("id") long id);
+
+    /** Figures that somebody typed again. */
+    record RetypedRow(String who, Instant at, String differences) {}
+
+    @Select(
+            """
+            SELECT member.name AS who, leaflet_retyped.at, leaflet_retyped.differences
+            FROM leaflet_retyped
+            JOIN member ON member.id = leaflet_retyped.member_id
+            WHERE leaflet_version_id = #{id}
+            ORDER BY leaflet_retyped.id
+            """)
+    List<RetypedRow> retyped(@Param("id") long id);
+
+    @Insert(
+            """
+            INSERT INTO leaflet_retyped (leaflet_version_id, member_id, at, differences)
+            VALUES (#{id}, #{memberId}, #{at}, #{differences})
+            """)
+    void addRetyped(long id, long memberId, Instant at, String differences);
 }

@@ -1,12 +1,17 @@
 package mezcla.web.leaflet;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
+import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -16,8 +21,11 @@ public class Leaflets {
     private final LeafletMapper mapper;
     private final Map<Long, Leaflet> read = new ConcurrentHashMap<>();
 
-    Leaflets(LeafletMapper mapper) {
+    private final Clock clock;
+
+    Leaflets(LeafletMapper mapper, Clock clock) {
         this.mapper = mapper;
+        this.clock = clock;
     }
 
     /** Every version, by its id. */
@@ -30,16 +38,31 @@ public class Leaflets {
         return all;
     }
 
-    /** A version to choose. */
-    public record Sheet(long id, String name) {}
+    /**
+     * A version to choose.
+     *
+     * @param id which
+     * @param name what the kit is called
+     * @param process the family of chemistry
+     * @param baths its baths
+     */
+    public record Sheet(long id, String name, String process, String baths) {}
 
     /** Every version to choose from, by name; a later one says so. */
     @Transactional(readOnly = true)
     public List<Sheet> sheets() {
         return byId().entrySet().stream()
-                .map(entry -> new Sheet(entry.getKey(), nameOf(entry.getValue())))
+                .map(entry -> new Sheet(
+                        entry.getKey(),
+                        nameOf(entry.getValue()),
+                        entry.getValue().process().name(),
+                        baths(entry.getValue())))
                 .sorted(Comparator.comparing(Sheet::name))
                 .toList();
+    }
+
+    private static String baths(Leaflet leaflet) {
+        return leaflet.baths().stream().map(bath -> bath.role().name()).collect(Collectors.joining(", "));
     }
 
     private static String nameOf(Leaflet leaflet) {
@@ -85,13 +108,114 @@ public class Leaflets {
     }
 
     /**
-     * Adds a leaflet from its document.
+     * The version of that id.
      *
+     * @throws Refusal {@code unknown-leaflet}
+     */
+    @Transactional(readOnly = true)
+    public Leaflet version(long id) {
+        Leaflet leaflet = byId().get(id);
+        if (leaflet == null) {
+            throw Refusal.of("unknown-leaflet", "leaflet", id);
+        }
+        return leaflet;
+    }
+
+    /**
+     * Adds a leaflet.
+     *
+     * @param leaflet a new one, or a new version of one that is there
+     * @param who the steward who typed it in or brought its file; null where the demonstration does
      * @return the id of the version
+     * @throws Refusal {@code leaflet-name-taken} where a new one has the name of one that is there
      */
     @Transactional
-    public long add(String document) {
-        Leaflet leaflet = LeafletDocument.read(document);
-        return mapper.add(leaflet.key(), leaflet.version(), document);
+    public long add(Leaflet leaflet, @Nullable SignedIn who) {
+        boolean known = byId().values().stream()
+                .anyMatch(each -> each.key().equals(leaflet.key()) && each.version() == leaflet.version());
+        if (known) {
+            throw Refusal.of("leaflet-name-taken", "text", leaflet.name());
+        }
+        return mapper.add(
+                leaflet.key(),
+                leaflet.version(),
+                LeafletDocument.write(leaflet),
+                who == null ? null : Long.valueOf(who.id()));
+    }
+
+    /**
+     * What a leaflet from a file would be added as: the next version of the one that is there with its key, or the
+     * first.
+     *
+     * @throws Refusal {@code leaflet-known} where it says just what the last version says
+     */
+    @Transactional(readOnly = true)
+    public Leaflet asAdded(Leaflet fromFile) {
+        int last = byId().values().stream()
+                .filter(each -> each.key().equals(fromFile.key()))
+                .mapToInt(Leaflet::version)
+                .max()
+                .orElse(0);
+        if (last > 0 && latest(fromFile.key()).equals(fromFile.withVersion(last))) {
+            throw Refusal.of("leaflet-known", "text", fromFile.name());
+        }
+        return fromFile.withVersion(last + 1);
+    }
+
+    /**
+     * Figures that a member typed again.
+     *
+     * @param who the member
+     * @param at when
+     * @param differences what was different, in words; empty where nothing was
+     */
+    public record Retyping(String who, Instant at, String differences) {}
+
+    /** Who typed the critical figures of a version again, in order. */
+    @Transactional(readOnly = true)
+    public List<Retyping> retypings(long id) {
+        return mapper.retyped(id).stream()
+                .map(row -> new Retyping(row.who(), row.at(), row.differences()))
+                .toList();
+    }
+
+    /**
+     * Refuses that somebody checks their own typing.
+     *
+     * @throws Refusal {@code retyped-by-the-same}
+     */
+    @Transactional(readOnly = true)
+    public void refuseOwn(long id, SignedIn who) {
+        Long typedBy = mapper.typedBy(id);
+        if (typedBy != null && typedBy == who.id()) {
+            throw Refusal.of("retyped-by-the-same");
+        }
+    }
+
+    /** Keeps what a retyping showed. */
+    @Transactional
+    public void retype(long id, SignedIn who, String differences) {
+        refuseOwn(id, who);
+        mapper.addRetyped(id, who.id(), clock.instant(), differences);
+    }
+
+    /** The file of a version, to keep or to give away. */
+    @Transactional(readOnly = true)
+    public String file(long id) {
+        return LeafletDocument.write(version(id));
+    }
+
+    /**
+     * Reads the file of a leaflet that is known to be sound.
+     *
+     * @throws IllegalArgumentException where it is not, with what is wrong
+     */
+    public Leaflet ofFile(String document) {
+        LeafletFile file = LeafletFile.of(document);
+        Leaflet leaflet = file.leaflet();
+        if (leaflet == null) {
+            throw new IllegalArgumentException(String.join("\n", file.faults()));
+        }
+        return leaflet;
     }
 }

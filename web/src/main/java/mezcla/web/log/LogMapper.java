@@ -23,9 +23,20 @@ interface LogMapper {
             String currency,
             long priceMinor,
             long deliveryMinor,
-            @Nullable String lot) {}
+            @Nullable String lot,
+            long otherMinor,
+            @Nullable String note,
+            @Nullable String paidBy) {}
 
     record PartOpenedRow(long sequence, long kitId, String part) {}
+
+    record PartDecantedRow(long sequence, long kitId, String part, int vials) {}
+
+    record PartCorrectedRow(long sequence, long kitId, String part, double amount, String reason) {}
+
+    record PartThrownAwayRow(long sequence, long kitId, String part, double amount, WasteRoute route, String reason) {}
+
+    record PartMovedRow(long sequence, long kitId, String part, long toKitId, double amount) {}
 
     record BatchMixedRow(long sequence, long batchId, String name) {}
 
@@ -112,7 +123,7 @@ interface LogMapper {
 
     @Select(
             """
-            SELECT sequence, kit_id, leaflet_version_id, currency, price_minor, delivery_minor, lot
+            SELECT sequence, kit_id, leaflet_version_id, currency, price_minor, delivery_minor, lot, other_minor, note, paid_by
             FROM kit_arrived
             """)
     List<KitArrivedRow> kitsArrived();
@@ -243,13 +254,54 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO kit_arrived (sequence, kit_id, leaflet_version_id, currency, price_minor, delivery_minor, lot)
-            VALUES (#{sequence}, #{kitId}, #{leafletVersionId}, #{currency}, #{priceMinor}, #{deliveryMinor}, #{lot})
+            INSERT INTO kit_arrived
+                (sequence, kit_id, leaflet_version_id, currency, price_minor, delivery_minor, lot, other_minor, note,
+                 paid_by)
+            VALUES
+                (#{sequence}, #{kitId}, #{leafletVersionId}, #{currency}, #{priceMinor}, #{deliveryMinor}, #{lot},
+                 #{otherMinor}, #{note}, #{paidBy})
             """)
     void addKitArrived(KitArrivedRow row);
 
     @Insert("INSERT INTO part_opened (sequence, kit_id, part) VALUES (#{sequence}, #{kitId}, #{part})")
     void addPartOpened(PartOpenedRow row);
+
+    @Select("SELECT sequence, kit_id, part, vials FROM part_decanted")
+    List<PartDecantedRow> partsDecanted();
+
+    @Insert(
+            "INSERT INTO part_decanted (sequence, kit_id, part, vials) VALUES (#{sequence}, #{kitId}, #{part}, #{vials})")
+    void addPartDecanted(PartDecantedRow row);
+
+    @Select("SELECT sequence, kit_id, part, amount, reason FROM part_corrected")
+    List<PartCorrectedRow> partsCorrected();
+
+    @Insert(
+            """
+            INSERT INTO part_corrected (sequence, kit_id, part, amount, reason)
+            VALUES (#{sequence}, #{kitId}, #{part}, #{amount}, #{reason})
+            """)
+    void addPartCorrected(PartCorrectedRow row);
+
+    @Select("SELECT sequence, kit_id, part, amount, route, reason FROM part_thrown_away")
+    List<PartThrownAwayRow> partsThrownAway();
+
+    @Insert(
+            """
+            INSERT INTO part_thrown_away (sequence, kit_id, part, amount, route, reason)
+            VALUES (#{sequence}, #{kitId}, #{part}, #{amount}, #{route}, #{reason})
+            """)
+    void addPartThrownAway(PartThrownAwayRow row);
+
+    @Select("SELECT sequence, kit_id, part, to_kit_id, amount FROM part_moved")
+    List<PartMovedRow> partsMoved();
+
+    @Insert(
+            """
+            INSERT INTO part_moved (sequence, kit_id, part, to_kit_id, amount)
+            VALUES (#{sequence}, #{kitId}, #{part}, #{toKitId}, #{amount})
+            """)
+    void addPartMoved(PartMovedRow row);
 
     @Insert("INSERT INTO batch_mixed (sequence, batch_id, name) VALUES (#{sequence}, #{batchId}, #{name})")
     void addBatchMixed(BatchMixedRow row);

@@ -76,8 +76,31 @@ final class LogReader {
                             Money.ofMinor(currency, row.priceMinor()),
                             Money.ofMinor(currency, row.deliveryMinor()),
                             row.lot(),
-                            alone.getOrDefault(row.sequence(), List.of())));
+                            alone.getOrDefault(row.sequence(), List.of()),
+                            new LogEntry.Bought(Money.ofMinor(currency, row.otherMinor()), row.note(), row.paidBy())));
         }
+        addParts(details);
+    }
+
+    private void addParts(Map<Long, Details> details) {
+        mapper.partsDecanted()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.PartDecanted(stamp, row.kitId(), row.part(), row.vials())));
+        mapper.partsCorrected()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.PartCorrected(
+                                stamp, row.kitId(), row.part(), row.amount(), row.reason())));
+        mapper.partsThrownAway()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.PartThrownAway(
+                                stamp, row.kitId(), row.part(), row.amount(), row.route(), row.reason())));
+        mapper.partsMoved()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.PartMoved(stamp, row.kitId(), row.part(), row.toKitId(), row.amount())));
         mapper.partsOpened()
                 .forEach(row ->
                         details.put(row.sequence(), stamp -> new LogEntry.PartOpened(stamp, row.kitId(), row.part())));

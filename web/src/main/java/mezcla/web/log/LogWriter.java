@@ -24,10 +24,13 @@ final class LogWriter {
                     arrived.price().getCurrencyUnit().getCode(),
                     arrived.price().getAmountMinorLong(),
                     arrived.delivery().getAmountMinorLong(),
-                    arrived.lot()));
+                    arrived.lot(),
+                    arrived.bought().other().getAmountMinorLong(),
+                    arrived.bought().note(),
+                    arrived.bought().paidBy()));
             arrived.only().forEach(part -> mapper.addPartBoughtAlone(new LogMapper.PartBoughtAloneRow(sequence, part)));
-        } else if (entry instanceof LogEntry.PartOpened opened) {
-            mapper.addPartOpened(new LogMapper.PartOpenedRow(sequence, opened.kitId(), opened.part()));
+        } else if (entry instanceof LogEntry.OfOnePart part) {
+            addOfOnePart(sequence, part);
         } else if (entry instanceof LogEntry.BatchMixed mixed) {
             mapper.addBatchMixed(new LogMapper.BatchMixedRow(sequence, mixed.batchId(), mixed.name()));
             addFills(sequence, mixed.fills());
@@ -54,6 +57,24 @@ final class LogWriter {
             addDiscard(sequence, discarded);
         } else if (entry instanceof LogEntry.EntryVoided gone) {
             mapper.addVoid(new LogMapper.VoidedRow(sequence, gone.voided(), gone.reason()));
+        }
+    }
+
+    private void addOfOnePart(long sequence, LogEntry.OfOnePart entry) {
+        if (entry instanceof LogEntry.PartOpened) {
+            mapper.addPartOpened(new LogMapper.PartOpenedRow(sequence, entry.kitId(), entry.part()));
+        } else if (entry instanceof LogEntry.PartDecanted decanted) {
+            mapper.addPartDecanted(
+                    new LogMapper.PartDecantedRow(sequence, entry.kitId(), entry.part(), decanted.vials()));
+        } else if (entry instanceof LogEntry.PartCorrected corrected) {
+            mapper.addPartCorrected(new LogMapper.PartCorrectedRow(
+                    sequence, entry.kitId(), entry.part(), corrected.left(), corrected.reason()));
+        } else if (entry instanceof LogEntry.PartThrownAway gone) {
+            mapper.addPartThrownAway(new LogMapper.PartThrownAwayRow(
+                    sequence, entry.kitId(), entry.part(), gone.amount(), gone.route(), gone.reason()));
+        } else if (entry instanceof LogEntry.PartMoved moved) {
+            mapper.addPartMoved(
+                    new LogMapper.PartMovedRow(sequence, entry.kitId(), entry.part(), moved.toKitId(), moved.amount()));
         }
     }
 

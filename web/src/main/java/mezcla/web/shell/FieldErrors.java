@@ -30,6 +30,11 @@ public final class FieldErrors {
         byField.putIfAbsent(field, Sentences.refusal(refusal));
     }
 
+    /** Puts a sentence beside a field; the first one there stays. */
+    public void say(String field, String sentence) {
+        byField.putIfAbsent(field, sentence);
+    }
+
     /** Reads a field; what is refused stands beside it, and null is returned. */
     public <T> @Nullable T read(String field, Supplier<T> reading) {
         try {

@@ -3,6 +3,7 @@ package mezcla.web.shell;
 import java.util.Objects;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Range;
+import mezcla.leaflet.Unit;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.verdict.Reason;
@@ -226,6 +227,72 @@ public final class Sentences {
             case "name-of-removed" -> text + " was removed earlier. Bring it back, or choose another name.";
             case "bottle-in-use" -> "Something is in it. Pour that over or away first.";
             case "last-tank" -> "One tank at least has to stay.";
+            case "leaflet-name-taken" ->
+                text + " is there already. Open it and type a new version, or give this one another name.";
+            case "leaflet-known" -> text + " is there already, and says just this.";
+            case "unknown-leaflet" -> "No such leaflet is known.";
+            case "retyped-by-the-same" -> "You typed this sheet in. Let somebody else type it again.";
+            case "not-a-number" -> text + " is not a number. Type it as 16 or 16.5.";
+            case "file-missing" -> "Choose a file.";
+            case "file-too-big" -> "This file is too big for a leaflet.";
+            case "file-not-text" -> "This file is no text.";
+            case "file-broken" -> "This file cannot be read any more. Choose it again.";
+            case "steps-missing" -> "Type one line at least, as 1-6 3:15.";
+            case "steps-out-of-order" -> "The bands are not in the order of the rolls.";
+            case "band-reversed" -> "A band ends before it begins.";
+            case "not-a-band" -> text + " is no band of rolls. Type each line as 1-6 3:15.";
+            case "not-a-push" -> text + " is no factor. Type each line as +1 1.25, or +1 1.25 wear 1.2.";
+            case "not-a-time-at" -> text + " is no line of this table. Type each as 35 °C 4:30.";
+            case "not-an-example" -> text + " is no example. Type it as Developer after 7, 2 more: 3:40.";
+            case "not-a-step" ->
+                text
+                        + " is no step. Type the name of a bath, Pre-soak 1:00, Wash 3:00, Wash 6 fills or Wash until clear.";
+            case "not-a-range" -> text + " is no pair of limits. Type 12-16, or 16.";
+            case "range-reversed" -> "The first limit is above the second.";
+            case "not-a-tolerance" -> text + " is no tolerance. Type ± 0.3, or 24-41.";
+            case "tolerance-misses-temperature" -> "The printed temperature lies outside of this.";
+            case "not-a-dilution" -> text + " is no dilution. Type stock and water as 1 + 4.";
+            case "unknown-unit" -> "Choose liquid or powder.";
+            case "unknown-role" -> "Choose one of the baths in the list.";
+            case "unknown-mode" -> "Choose how it is mixed.";
+            case "unknown-care" -> "Choose how exactly it is measured.";
+            case "not-letters" -> "Type two letters, the first one large: Ab.";
+            case "no-such-part" -> text + " is none of the parts above.";
+            case "mixing-temperatures-mixed-up" -> "The best temperature lies between the lowest and the highest.";
+            case "not-days" -> text + " is no number of days. Type it as 180.";
+            case "not-a-percentage" -> text + " is no percentage. Type it as 2 or 2.5.";
+            case "not-minutes" -> text + " is no number of minutes. Type 1 to 240.";
+            case "unknown-bath" -> "A step or an example names a bath that is not there.";
+            case "key-twice" -> "Something is named twice: “%s”.".formatted(refusal.text("key"));
+            case "recipe-without-volume" -> "A recipe makes no volume.";
+            case "time-missing" -> "A bath has no time.";
+            case "hot-not-hotter" -> "Hot water has to be warmer than cold.";
+            case "not-weeks" -> text + " is no number of weeks. Type 0 to 52.";
+            case "part-runs-out" ->
+                "%s: %s needed, %s left."
+                        .formatted(
+                                refusal.text("part"),
+                                Figures.amount(refusal.number("needs"), (Unit)
+                                        refusal.values().get("unit")),
+                                Figures.amount(refusal.number("left"), (Unit)
+                                        refusal.values().get("unit")));
+            case "more-of-part-than-there-is" ->
+                "%s is left of it. Correct the level first, if there is more."
+                        .formatted(Figures.amount(
+                                refusal.number("left"), (Unit) refusal.values().get("unit")));
+            case "kits-differ" -> "Choose another kit with the same leaflet.";
+            case "part-used-up" -> "Nothing is left of it.";
+            case "part-sealed" -> "It is sealed. Only what was opened is put to another kit.";
+            case "part-open-already" -> "It is open already.";
+            case "part-missing" -> "Choose one of the parts.";
+            case "not-vials" -> text + " is no number of vials. Type 1 to 99.";
+            case "not-a-part-level" -> text + " is no amount. Type it as 85 ml or 12.5 g, or 0 for nothing.";
+            case "cautions-unread" -> "Read the cautions, then tick that you have.";
+            case "act-done-already" -> "This act is ticked already, maybe at another device.";
+            case "act-out-of-turn" -> "Somebody went on with this mix at another device. This is where it stands now.";
+            case "mix-is-over" -> "This mix is over: it is on the shelf, or was abandoned.";
+            case "acts-left" -> "Not every act is done yet.";
+            case "not-a-code" -> text + " is not the code of a bottle. It has a slip, or was never ours.";
             case "pin-form" -> "Use 4 to 8 digits.";
             case "wrong-pin" -> "That is not their PIN.";
             case "pin-wait" -> "Too many wrong PINs. Wait a little, then try again.";

@@ -1,0 +1,175 @@
+package mezcla.leaflet;
+
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.measure.Slack;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What is odd about a sheet as it was typed in: it may be a slip of the typist or of the printer. Each is pointed out
+ * and none is mended (rules, 3.1, 4.2 and 4.4).
+ */
+public final class LeafletCheck {
+    private static final double MOST_OF_A_DEVELOPER_C = 0.5;
+    private static final double SAME = 0.005;
+
+    private final Leaflet leaflet;
+    private final List<Remark> remarks = new ArrayList<>();
+
+    private LeafletCheck(Leaflet leaflet) {
+        this.leaflet = leaflet;
+    }
+
+    /** What is odd. */
+    public enum Code {
+        /** A bath that is mixed of nothing. */
+        BATH_WITHOUT_PARTS,
+        /** Start water and parts need more room than the bath has; the figure is by how much, in ml. */
+        RECIPE_OVERSHOOTS,
+        /** Water and parts make another volume than the sheet says; the figure is what they make, in ml. */
+        RECIPE_MAKES_OTHER_VOLUME,
+        /** All baths together take more of a part than the kit has; figure and limit are both amounts. */
+        PART_TAKES_MORE,
+        /** All baths together leave some of a part; the figure is how much. */
+        PART_LEFT_OVER,
+        /** A part that goes into no bath. */
+        PART_UNUSED,
+        /** The capacity goes beyond the last printed time; figure and limit are rolls. */
+        CAPACITY_BEYOND_STEPS,
+        /** A later roll has a shorter time; the figure is the roll. */
+        STEPS_FALL,
+        /** A developer that may be off by more than half a degree; the figure is by how much, in K. */
+        DEVELOPER_TOLERANCE,
+        /** A warmer bath takes longer; the figure is the temperature, in °C. */
+        TABLE_RISES,
+        /** Shares of the kit's value make something else than the whole; the figure is what, 1 for the whole. */
+        VALUE_SHARES,
+        /** Once open a part lasts longer than sealed. */
+        OPENED_OUTLASTS_SEALED,
+        /** A bath that the list of steps leaves out. */
+        STEP_MISSING
+    }
+
+    /**
+     * One remark.
+     *
+     * @param code what is odd
+     * @param bath the bath; null where it is about none
+     * @param part the part; null where it is about none
+     * @param figure the figure that is odd
+     * @param limit what it should be
+     */
+    public record Remark(Code code, @Nullable Bath bath, @Nullable Part part, double figure, double limit) {}
+
+    /** Everything that is odd about a leaflet, in the order of the sheet. */
+    public static List<Remark> of(Leaflet leaflet) {
+        LeafletCheck check = new LeafletCheck(leaflet);
+        leaflet.parts().forEach(check::part);
+        leaflet.baths().forEach(check::bath);
+        check.valueShares();
+        return check.remarks;
+    }
+
+    private void part(Part part) {
+        double taken = leaflet.baths().stream()
+                .mapToDouble(bath -> taken(bath.recipe(), part.key()))
+                .sum();
+        if (taken == 0) {
+            add(Code.PART_UNUSED, null, part, 0, 0);
+        } else if (taken > part.amount() * (1 + SAME)) {
+            add(Code.PART_TAKES_MORE, null, part, taken, part.amount());
+        } else if (taken < part.amount() * (1 - SAME)) {
+            add(Code.PART_LEFT_OVER, null, part, part.amount() - taken, part.amount());
+        }
+        Double sealed = part.unopenedDays();
+        Double opened = part.openedDays();
+        if (sealed != null && opened != null && opened > sealed) {
+            add(Code.OPENED_OUTLASTS_SEALED, null, part, opened, sealed);
+        }
+    }
+
+    private double taken(Recipe recipe, String part) {
+        double scale = leaflet.makesMl() / recipe.finalMl();
+        return recipe.additions().stream()
+                .filter(addition -> addition.part().equals(part))
+                .mapToDouble(addition -> addition.amount() * scale)
+                .sum();
+    }
+
+    private void bath(Bath bath) {
+        Recipe recipe = bath.recipe();
+        if (recipe.additions().isEmpty()) {
+            add(Code.BATH_WITHOUT_PARTS, bath, null, 0, 0);
+        }
+        double made = recipe.startWaterMl()
+                + recipe.additions().stream()
+                        .mapToDouble(addition ->
+                                addition.unit() == Unit.G ? addition.amount() * Part.ML_PER_GRAM : addition.amount())
+                        .sum();
+        if (recipe.mode() == Recipe.Mode.TOP_UP) {
+            if (made > recipe.finalMl() * (1 + SAME)) {
+                add(Code.RECIPE_OVERSHOOTS, bath, null, made - recipe.finalMl(), recipe.finalMl());
+            }
+        } else if (!recipe.additions().isEmpty() && Math.abs(made - recipe.finalMl()) > recipe.finalMl() * SAME) {
+            add(Code.RECIPE_MAKES_OTHER_VOLUME, bath, null, made, recipe.finalMl());
+        }
+        timing(bath);
+        if (!leaflet.steps().isEmpty()
+                && leaflet.steps().stream().noneMatch(step -> bath.key().equals(step.bath()))) {
+            add(Code.STEP_MISSING, bath, null, 0, 0);
+        }
+    }
+
+    private void timing(Bath bath) {
+        Timing timing = bath.timing();
+        if (timing.exhaustion() instanceof Exhaustion.Steps list) {
+            List<Exhaustion.Step> steps = list.steps();
+            double last = steps.get(steps.size() - 1).upTo();
+            Range capacity = bath.capacity();
+            if (capacity != null && Slack.exceeds(capacity.max(), last)) {
+                add(Code.CAPACITY_BEYOND_STEPS, bath, null, capacity.max(), last);
+            }
+            for (int i = 1; i < steps.size(); i++) {
+                if (steps.get(i).seconds() < steps.get(i - 1).seconds()) {
+                    add(
+                            Code.STEPS_FALL,
+                            bath,
+                            null,
+                            steps.get(i).upTo(),
+                            steps.get(i - 1).upTo());
+                }
+            }
+        }
+        double off = Math.max(timing.mostC() - timing.atC(), timing.atC() - timing.leastC());
+        if (bath.role().isDeveloper() && Slack.exceeds(off, MOST_OF_A_DEVELOPER_C)) {
+            add(Code.DEVELOPER_TOLERANCE, bath, null, off, MOST_OF_A_DEVELOPER_C);
+        }
+        List<Timing.TimeAt> table = timing.temperatureTable();
+        for (int i = 1; i < table.size(); i++) {
+            if (table.get(i).seconds() > table.get(i - 1).seconds()) {
+                add(
+                        Code.TABLE_RISES,
+                        bath,
+                        null,
+                        table.get(i).c(),
+                        table.get(i - 1).c());
+            }
+        }
+    }
+
+    private void valueShares() {
+        if (leaflet.parts().stream().allMatch(part -> part.valueShare() == null)) {
+            return;
+        }
+        double sum = leaflet.parts().stream()
+                .mapToDouble(part -> leaflet.valueShare(part.key()))
+                .sum();
+        if (Math.abs(sum - 1) > SAME) {
+            add(Code.VALUE_SHARES, null, null, sum, 1);
+        }
+    }
+
+    private void add(Code code, @Nullable Bath bath, @Nullable Part part, double figure, double limit) {
+        remarks.add(new Remark(code, bath, part, figure, limit));
+    }
+}

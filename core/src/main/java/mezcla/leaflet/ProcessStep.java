@@ -1,0 +1,29 @@
+package mezcla.leaflet;
+
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One thing that happens to the film, as the sheet lists it (rules, section 7).
+ *
+ * @param kind what it is
+ * @param bath the bath's key; null for water
+ * @param seconds how long, in seconds; null where the bath's own timing says so or nothing does
+ * @param fills how many times water is filled in and dumped; null for none
+ * @param atC its temperature, in °C; null where nothing is printed
+ */
+public record ProcessStep(
+        Kind kind, @Nullable String bath, @Nullable Double seconds, @Nullable Integer fills, @Nullable Double atC) {
+    /** What a step is. */
+    public enum Kind {
+        /** Warm water before anything else. */
+        PRE_SOAK,
+        /** A bath of the leaflet. */
+        BATH,
+        /** Water for a time. */
+        WASH,
+        /** Water, filled in and dumped several times. */
+        WASH_FILLS,
+        /** Water, until it runs off clear. */
+        WASH_UNTIL_CLEAR
+    }
+}

@@ -1,0 +1,344 @@
+package mezcla.leaflet;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import mezcla.measure.ProcessingTime;
+import mezcla.measure.Refusal;
+import mezcla.measure.Temperature;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The small tables of a printed sheet, as text with one line each, the way they are copied off paper. What is read can
+ * be written again and read back. A line that is none of its table is refused with the line as {@code text}.
+ */
+public final class SheetLines {
+    private static final String NUMBER = "([0-9]{1,4}(?:[.,][0-9]{1,2})?)";
+    private static final Pattern BAND = Pattern.compile(
+            "(?:up to )?" + NUMBER + "(?:\\s*(?:-|–|to)\\s*" + NUMBER + ")?(?: rolls?)?\\s*:?\\s+(\\S.*)");
+    private static final Pattern PUSH =
+            Pattern.compile("([+−-]?[0-9](?:[.,][0-9]{1,2})?)(?: stops?)?\\s*:?\\s+[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?)"
+                    + "(?:\\s*,?\\s*wear\\s+[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?))?");
+    private static final Pattern EXAMPLE = Pattern.compile(
+            "(?:(.+?)[,:]?\\s+)?after " + NUMBER + "(?: rolls?)?,?\\s+" + NUMBER
+                    + "(?: more)?(?: rolls?)?:?\\s+(\\S.*)",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern RANGE =
+            Pattern.compile(NUMBER + "(?:\\s*(?:-|–|to)\\s*" + NUMBER + ")?(?:\\s*(?:rolls?|days?))?");
+    private static final Pattern AROUND = Pattern.compile("(?:±|\\+/-|\\+-)\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF]|K)?");
+    private static final Pattern FROM_TO =
+            Pattern.compile(NUMBER + "\\s*(?:°?\\s*[cCfF])?\\s*(?:-|–|to)\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF])?");
+    private static final Pattern DILUTION = Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER);
+    private static final Pattern FILLS = Pattern.compile("([0-9]{1,2})\\s*(?:×|x)?\\s*fills?");
+
+    private SheetLines() {}
+
+    /**
+     * Bands of rolls: {@code 1-6 3:15}, {@code 7–12 rolls: 3:30}; a line with one number goes on from the line before.
+     *
+     * @throws Refusal {@code not-a-band}, {@code steps-missing} or {@code band-reversed}
+     */
+    public static PrintedBands bands(String text) {
+        List<PrintedBands.Band> bands = new ArrayList<>();
+        for (String line : lines(text)) {
+            Matcher matcher = matching(BAND, line, "not-a-band");
+            double first = number(matcher.group(1));
+            boolean alone = matcher.group(2) == null;
+            double before = bands.isEmpty() ? 0 : bands.get(bands.size() - 1).upTo();
+            bands.add(new PrintedBands.Band(
+                    alone ? Math.min(before + 1, first) : first,
+                    alone ? first : number(matcher.group(2)),
+                    time(matcher.group(3), line, "not-a-band")));
+        }
+        return new PrintedBands(bands);
+    }
+
+    /** Bands as text. */
+    public static String bands(PrintedBands bands) {
+        return text(bands.bands(), band -> plain(band.from()) + "–" + plain(band.upTo()) + " " + time(band.seconds()));
+    }
+
+    /**
+     * Factors for pushed and pulled film: {@code +1 1.25}, {@code −1 0.85}, {@code +2 1.6 wear 1.5}.
+     *
+     * @throws Refusal {@code not-a-push}
+     */
+    public static List<Timing.Push> pushes(String text) {
+        return lines(text).stream()
+                .map(line -> {
+                    Matcher matcher = matching(PUSH, line, "not-a-push");
+                    double factor = number(matcher.group(2));
+                    String wear = matcher.group(3);
+                    double stops = number(matcher.group(1).replace('−', '-'));
+                    if (factor <= 0 || stops == 0) {
+                        throw Refusal.of("not-a-push", "text", line);
+                    }
+                    return new Timing.Push(stops, factor, wear == null ? 1 : number(wear));
+                })
+                .sorted(Comparator.comparingDouble(Timing.Push::stops))
+                .toList();
+    }
+
+    /** Factors as text. */
+    public static String pushes(List<Timing.Push> pushes) {
+        return text(
+                pushes,
+                push -> (push.stops() > 0 ? "+" : "") + plain(push.stops()).replace('-', '−') + " "
+                        + plain(push.factor()) + (push.wearWeight() == 1 ? "" : " wear " + plain(push.wearWeight())));
+    }
+
+    /**
+     * Times at temperatures: {@code 35 °C 4:30}.
+     *
+     * @param shown the scale of a bare number
+     * @throws Refusal {@code not-a-time-at}
+     */
+    public static List<Timing.TimeAt> temperatureTable(String text, Temperature.Scale shown) {
+        return lines(text).stream()
+                .map(line -> {
+                    int gap = line.lastIndexOf(' ');
+                    if (gap < 0) {
+                        throw Refusal.of("not-a-time-at", "text", line);
+                    }
+                    double c;
+                    try {
+                        c = Temperature.parse(line.substring(0, gap).replaceAll(":$", ""), shown)
+                                .celsius();
+                    } catch (Refusal refusal) {
+                        throw Refusal.of("not-a-time-at", "text", line);
+                    }
+                    return new Timing.TimeAt(c, time(line.substring(gap + 1), line, "not-a-time-at"));
+                })
+                .sorted(Comparator.comparingDouble(Timing.TimeAt::c))
+                .toList();
+    }
+
+    /** Times at temperatures as text. */
+    public static String temperatureTable(List<Timing.TimeAt> table) {
+        return text(table, point -> plain(point.c()) + " °C " + time(point.seconds()));
+    }
+
+    /**
+     * Printed examples: {@code Developer after 7, 2 more: 3:40}; without a bath the first developer is meant.
+     *
+     * @param baths what the leaflet has
+     * @throws Refusal {@code not-an-example}
+     */
+    public static List<PrintedExample> examples(String text, List<Bath> baths) {
+        return lines(text).stream()
+                .map(line -> {
+                    Matcher matcher = matching(EXAMPLE, line, "not-an-example");
+                    String name = matcher.group(1);
+                    Bath bath = name == null ? firstDeveloper(baths) : named(name.strip(), baths);
+                    double rolls = number(matcher.group(3));
+                    if (bath == null || rolls <= 0) {
+                        throw Refusal.of("not-an-example", "text", line);
+                    }
+                    return new PrintedExample(
+                            bath.key(),
+                            number(matcher.group(2)),
+                            rolls,
+                            time(matcher.group(4), line, "not-an-example"));
+                })
+                .toList();
+    }
+
+    /** Printed examples as text. */
+    public static String examples(Leaflet leaflet) {
+        return text(
+                leaflet.examples(),
+                example -> leaflet.bath(example.bath()).role().name() + " after " + plain(example.rollsBefore()) + ", "
+                        + plain(example.rolls()) + " more: " + time(example.seconds()));
+    }
+
+    /**
+     * What happens to the film: {@code Pre-soak 1:00 38 °C}, the name of a bath, {@code Wash 3:00}, {@code Wash 6
+     * fills}, {@code Wash until clear}.
+     *
+     * @param baths what the leaflet has
+     * @param shown the scale of a bare number
+     * @throws Refusal {@code not-a-step}
+     */
+    public static List<ProcessStep> steps(String text, List<Bath> baths, Temperature.Scale shown) {
+        return lines(text).stream().map(line -> step(line, baths, shown)).toList();
+    }
+
+    private static ProcessStep step(String line, List<Bath> baths, Temperature.Scale shown) {
+        String words = line.toLowerCase(Locale.ROOT);
+        Bath bath = named(line, baths);
+        if (bath != null) {
+            return new ProcessStep(ProcessStep.Kind.BATH, bath.key(), null, null, null);
+        }
+        String rest = words.replaceFirst("^(pre-?soak|wash|rinse)\\b[,:]?\\s*", "");
+        if (rest.equals(words)) {
+            throw Refusal.of("not-a-step", "text", line);
+        }
+        if (rest.equals("until clear")) {
+            return new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null);
+        }
+        Matcher fills = FILLS.matcher(rest);
+        if (fills.matches()) {
+            return new ProcessStep(ProcessStep.Kind.WASH_FILLS, null, null, Integer.valueOf(fills.group(1)), null);
+        }
+        String[] time = rest.split("\\s+(?=[0-9.,]+\\s*°?\\s*[cf]?$)", 2);
+        try {
+            return new ProcessStep(
+                    words.startsWith("pre") ? ProcessStep.Kind.PRE_SOAK : ProcessStep.Kind.WASH,
+                    null,
+                    (double) ProcessingTime.parse(time[0]).seconds(),
+                    null,
+                    time.length == 1 ? null : Temperature.parse(time[1], shown).celsius());
+        } catch (Refusal refusal) {
+            throw Refusal.of("not-a-step", "text", line);
+        }
+    }
+
+    /** Steps as text. */
+    public static String steps(Leaflet leaflet) {
+        return text(leaflet.steps(), step -> switch (step.kind()) {
+            case BATH -> leaflet.bath(String.valueOf(step.bath())).role().name();
+            case WASH_FILLS -> "Wash " + step.fills() + " fills";
+            case WASH_UNTIL_CLEAR -> "Wash until clear";
+            case PRE_SOAK -> "Pre-soak" + timed(step);
+            case WASH -> "Wash" + timed(step);
+        });
+    }
+
+    private static String timed(ProcessStep step) {
+        Double seconds = step.seconds();
+        Double atC = step.atC();
+        return (seconds == null ? "" : " " + time(seconds)) + (atC == null ? "" : " " + plain(atC) + " °C");
+    }
+
+    /**
+     * A printed pair of limits, or one that is both: {@code 12–16}, {@code 42}.
+     *
+     * @throws Refusal {@code not-a-range}, {@code range-reversed}
+     */
+    public static Range range(String text) {
+        Matcher matcher = matching(RANGE, text.strip(), "not-a-range");
+        double first = number(matcher.group(1));
+        return new Range(first, matcher.group(2) == null ? first : number(matcher.group(2)));
+    }
+
+    /** A range as text. */
+    public static String range(Range range) {
+        return range.min() == range.max() ? plain(range.max()) : plain(range.min()) + "–" + plain(range.max());
+    }
+
+    /**
+     * Where a temperature makes no difference: {@code ± 0.3} around the printed one, or from one to another, {@code
+     * 24–41 °C}.
+     *
+     * @param atC the printed temperature, in °C
+     * @param shown the scale of bare numbers
+     * @return the lowest and the highest, in °C
+     * @throws Refusal {@code not-a-tolerance}
+     */
+    public static Range tolerance(String text, double atC, Temperature.Scale shown) {
+        String words = text.strip();
+        boolean fahrenheit =
+                words.matches(".*[fF]$") || words.matches(".*[0-9]$") && shown == Temperature.Scale.FAHRENHEIT;
+        double degree = fahrenheit ? 1 / 1.8 : 1;
+        Matcher around = AROUND.matcher(words);
+        if (around.matches()) {
+            double off = number(around.group(1)) * degree;
+            return new Range(atC - off, atC + off);
+        }
+        Matcher matcher = matching(FROM_TO, words, "not-a-tolerance");
+        double least = number(matcher.group(1));
+        double most = number(matcher.group(2));
+        return fahrenheit ? new Range((least - 32) / 1.8, (most - 32) / 1.8) : new Range(least, most);
+    }
+
+    /** A tolerance as text. */
+    public static String tolerance(Timing timing) {
+        double below = timing.atC() - timing.leastC();
+        double above = timing.mostC() - timing.atC();
+        return Math.abs(below - above) < 1e-6
+                ? "± " + rounded(above) + " °C"
+                : rounded(timing.leastC()) + "–" + rounded(timing.mostC()) + " °C";
+    }
+
+    private static String rounded(double value) {
+        return plain(Math.round(value * 100) / 100.0);
+    }
+
+    /**
+     * How a stock is diluted for one run: {@code 1 + 4}, stock first.
+     *
+     * @throws Refusal {@code not-a-dilution}
+     */
+    public static Bath.OneShot dilution(String text) {
+        Matcher matcher = matching(DILUTION, text.strip(), "not-a-dilution");
+        double stock = number(matcher.group(1));
+        if (stock <= 0) {
+            throw Refusal.of("not-a-dilution", "text", text.strip());
+        }
+        return new Bath.OneShot(stock, number(matcher.group(2)));
+    }
+
+    /** A dilution as text. */
+    public static String dilution(Bath.OneShot oneShot) {
+        return plain(oneShot.stockParts()) + " + " + plain(oneShot.waterParts());
+    }
+
+    private static @Nullable Bath named(String name, List<Bath> baths) {
+        return baths.stream()
+                .filter(bath -> bath.role().name().equalsIgnoreCase(name)
+                        || bath.role().letters().equalsIgnoreCase(name)
+                        || bath.key().equalsIgnoreCase(name))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static @Nullable Bath firstDeveloper(List<Bath> baths) {
+        return baths.stream()
+                .filter(bath -> bath.role().isDeveloper())
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static List<String> lines(String text) {
+        return text.lines().map(String::strip).filter(line -> !line.isEmpty()).toList();
+    }
+
+    private static <T> String text(List<T> rows, Function<T, String> line) {
+        return rows.stream().map(line).collect(Collectors.joining("\n"));
+    }
+
+    private static Matcher matching(Pattern pattern, String line, String refusalCode) {
+        Matcher matcher = pattern.matcher(line);
+        if (!matcher.matches()) {
+            throw Refusal.of(refusalCode, "text", line);
+        }
+        return matcher;
+    }
+
+    private static double time(String typed, String line, String refusalCode) {
+        try {
+            return ProcessingTime.parse(typed).seconds();
+        } catch (Refusal refusal) {
+            throw Refusal.of(refusalCode, "text", line);
+        }
+    }
+
+    private static String time(double seconds) {
+        return new ProcessingTime((int) Math.round(seconds)).toString();
+    }
+
+    private static double number(String typed) {
+        return Double.parseDouble(typed.replace(',', '.'));
+    }
+
+    private static String plain(double value) {
+        BigDecimal number = BigDecimal.valueOf(value).stripTrailingZeros();
+        return number.toPlainString();
+    }
+}

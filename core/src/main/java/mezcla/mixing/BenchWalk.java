@@ -1,0 +1,127 @@
+package mezcla.mixing;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeMap;
+import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How far a mix has come. It is folded from what was ticked and taken back, so that a closed browser, another device or
+ * a restart loses nothing (rules, 3.1).
+ *
+ * @param plan what is mixed
+ * @param acts everything to do, in order
+ * @param done what was ticked and not taken back, by the number of the act
+ */
+public record BenchWalk(BatchPlan plan, List<BenchAct> acts, Map<Integer, Tick> done) {
+    /**
+     * An act that was ticked, or taken back.
+     *
+     * @param sequence its place in the order of recording
+     * @param act the number of the act
+     * @param undone whether it was taken back
+     * @param poured what was really poured or read, in the act's unit; null for what was planned
+     * @param celsius the temperature that was measured, in °C; null for none
+     * @param who who said so
+     * @param at when
+     */
+    public record Tick(
+            long sequence,
+            int act,
+            boolean undone,
+            @Nullable Double poured,
+            @Nullable Double celsius,
+            String who,
+            Instant at) {}
+
+    /** Folds ticks, in whatever order they are handed in. */
+    public static BenchWalk of(BatchPlan plan, Collection<Tick> ticks) {
+        Map<Integer, Tick> done = new TreeMap<>();
+        ticks.stream().sorted(Comparator.comparingLong(Tick::sequence)).forEach(tick -> {
+            if (tick.undone()) {
+                done.remove(tick.act());
+            } else {
+                done.put(tick.act(), tick);
+            }
+        });
+        return new BenchWalk(plan, BenchAct.of(plan), done);
+    }
+
+    /** The act to do now; empty when all are done. */
+    public Optional<BenchAct> now() {
+        return acts.stream().filter(act -> !done.containsKey(act.number())).findFirst();
+    }
+
+    /** The act after that. */
+    public Optional<BenchAct> next() {
+        return acts.stream()
+                .filter(act -> !done.containsKey(act.number()))
+                .skip(1)
+                .findFirst();
+    }
+
+    /** The act that was done last. */
+    public Optional<BenchAct> last() {
+        return acts.stream().filter(act -> done.containsKey(act.number())).reduce((earlier, later) -> later);
+    }
+
+    /**
+     * Refuses to tick an act that is not the one to do now, or to take back one that is not the last.
+     *
+     * @param number the act
+     * @param undo whether it is taken back
+     * @throws Refusal {@code act-done-already} or {@code act-out-of-turn}
+     */
+    public void refuseOutOfTurn(int number, boolean undo) {
+        Optional<BenchAct> expected = undo ? last() : now();
+        if (expected.isEmpty() || expected.get().number() != number) {
+            throw Refusal.of(undo == !done.containsKey(number) ? "act-done-already" : "act-out-of-turn");
+        }
+    }
+
+    /** What an act really was: what was typed, else what was planned. */
+    public double really(BenchAct act) {
+        Tick tick = done.get(act.number());
+        Double poured = tick == null ? null : tick.poured();
+        return poured == null ? act.amount() : poured;
+    }
+
+    /** What has been poured of each part so far, by bath and part; nothing that was not ticked. */
+    public Map<String, Map<String, Double>> poured() {
+        Map<String, Map<String, Double>> poured = new TreeMap<>();
+        acts.stream()
+                .filter(act -> act.kind() == BenchAct.Kind.PART && done.containsKey(act.number()))
+                .forEach(act -> poured.computeIfAbsent(act.bath(), bath -> new TreeMap<>())
+                        .merge(part(act), really(act), Double::sum));
+        return poured;
+    }
+
+    private static String part(BenchAct act) {
+        return Objects.requireNonNull(act.planned()).addition().part();
+    }
+
+    /** What a bath of the plan has become so far. */
+    public BathMade made(BatchPlan.PlannedBath bath) {
+        return BathMade.of(
+                bath.mix(),
+                acts.stream()
+                        .filter(act -> act.bath().equals(bath.bath().key()))
+                        .filter(act -> done.containsKey(act.number()))
+                        .toList(),
+                this::really);
+    }
+
+    /** The bath of the plan with that key. */
+    public BatchPlan.PlannedBath bath(String key) {
+        return plan.baths().stream()
+                .filter(bath -> bath.bath().key().equals(key))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-bath", "bath", key));
+    }
+}

@@ -1,0 +1,140 @@
+package mezcla.leaflet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.function.UnaryOperator;
+import mezcla.Leaflets;
+import org.jspecify.annotations.Nullable;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** What is odd about a sheet is pointed out, and nothing else is. */
+public class LeafletCheckTest {
+    private static final Leaflet SOUND = Leaflets.negative();
+
+    @Test
+    public void aSoundSheetIsPassedOver() {
+        assertThat(LeafletCheck.of(SOUND)).isEmpty();
+    }
+
+    @DataProvider
+    public Object[][] odd() {
+        return new Object[][] {
+            {LeafletCheck.Code.PART_TAKES_MORE, part(90, null, null, null)},
+            {LeafletCheck.Code.PART_LEFT_OVER, part(130, null, null, null)},
+            {LeafletCheck.Code.OPENED_OUTLASTS_SEALED, part(100, 30.0, 60.0, null)},
+            {LeafletCheck.Code.VALUE_SHARES, part(100, null, null, 0.4)},
+            {LeafletCheck.Code.PART_UNUSED, recipe(Recipe.Mode.TOP_UP, 600, List.of("dev-b"))},
+            {LeafletCheck.Code.BATH_WITHOUT_PARTS, recipe(Recipe.Mode.TOP_UP, 600, List.of())},
+            {LeafletCheck.Code.RECIPE_OVERSHOOTS, recipe(Recipe.Mode.TOP_UP, 900, List.of("dev-a", "dev-b"))},
+            {
+                LeafletCheck.Code.RECIPE_MAKES_OTHER_VOLUME,
+                recipe(Recipe.Mode.FIXED_WATER, 600, List.of("dev-a", "dev-b"))
+            },
+            {LeafletCheck.Code.CAPACITY_BEYOND_STEPS, bath(new Range(8, 12), timing(37.7, List.of(10.0, 200.0), null))},
+            {LeafletCheck.Code.STEPS_FALL, bath(new Range(8, 10), timing(37.7, List.of(5.0, 200.0, 10.0, 190.0), null))
+            },
+            {LeafletCheck.Code.DEVELOPER_TOLERANCE, bath(new Range(8, 10), timing(37, List.of(10.0, 200.0), null))},
+            {
+                LeafletCheck.Code.TABLE_RISES,
+                bath(
+                        new Range(8, 10),
+                        timing(
+                                37.7,
+                                List.of(10.0, 200.0),
+                                List.of(new Timing.TimeAt(35, 200), new Timing.TimeAt(38, 240))))
+            },
+            {
+                LeafletCheck.Code.STEP_MISSING,
+                (UnaryOperator<Leaflet>) sheet -> with(
+                        sheet,
+                        sheet.parts(),
+                        sheet.baths(),
+                        List.of(new ProcessStep(ProcessStep.Kind.BATH, "dev", null, null, null)))
+            },
+        };
+    }
+
+    @Test(dataProvider = "odd")
+    public void oddThingsArePointedOut(LeafletCheck.Code code, UnaryOperator<Leaflet> slip) {
+        assertThat(LeafletCheck.of(slip.apply(SOUND)))
+                .extracting(LeafletCheck.Remark::code)
+                .contains(code)
+                .hasSizeLessThanOrEqualTo(3);
+    }
+
+    private static UnaryOperator<Leaflet> part(
+            double amount, @Nullable Double sealed, @Nullable Double opened, @Nullable Double share) {
+        return sheet -> with(
+                sheet,
+                sheet.parts().stream()
+                        .map(part -> part.key().equals("dev-a")
+                                ? new Part("dev-a", "Part dev-a", amount, Unit.ML, false, sealed, opened, share)
+                                : part)
+                        .toList(),
+                sheet.baths(),
+                List.of());
+    }
+
+    private static UnaryOperator<Leaflet> recipe(Recipe.Mode mode, double water, List<String> parts) {
+        return sheet -> developer(
+                sheet,
+                bath -> new Bath(
+                        "dev",
+                        bath.role(),
+                        new Recipe(
+                                mode,
+                                1000,
+                                water,
+                                null,
+                                bath.recipe().additions().stream()
+                                        .filter(addition -> parts.contains(addition.part()))
+                                        .toList()),
+                        bath.timing(),
+                        1000,
+                        bath.capacity(),
+                        null,
+                        null,
+                        null));
+    }
+
+    private static UnaryOperator<Leaflet> bath(Range capacity, Timing timing) {
+        return sheet -> developer(
+                sheet, bath -> new Bath("dev", bath.role(), bath.recipe(), timing, 1000, capacity, null, null, null));
+    }
+
+    private static Timing timing(double leastC, List<Double> steps, @Nullable List<Timing.TimeAt> table) {
+        List<Exhaustion.Step> list = new java.util.ArrayList<>();
+        for (int i = 0; i < steps.size(); i += 2) {
+            list.add(new Exhaustion.Step(steps.get(i), steps.get(i + 1)));
+        }
+        return new Timing(
+                200, 38, leastC, 38.3, new Exhaustion.Steps(list), List.of(), table == null ? List.of() : table);
+    }
+
+    private static Leaflet developer(Leaflet sheet, UnaryOperator<Bath> change) {
+        return with(
+                sheet,
+                sheet.parts(),
+                sheet.baths().stream()
+                        .map(bath -> bath.key().equals("dev") ? change.apply(bath) : bath)
+                        .toList(),
+                List.of());
+    }
+
+    private static Leaflet with(Leaflet sheet, List<Part> parts, List<Bath> baths, List<ProcessStep> steps) {
+        return new Leaflet(
+                sheet.key(),
+                1,
+                sheet.name(),
+                sheet.maker(),
+                sheet.process(),
+                null,
+                1000,
+                parts,
+                baths,
+                steps,
+                List.of());
+    }
+}

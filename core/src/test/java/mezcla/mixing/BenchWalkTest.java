@@ -1,0 +1,188 @@
+package mezcla.mixing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.offset;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import mezcla.Leaflets;
+import mezcla.leaflet.Addition;
+import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Unit;
+import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
+import org.testng.annotations.Test;
+
+/** Acts at the bench, one after the other, and what they make of a bath. */
+public class BenchWalkTest {
+    private static final Map<String, Double> FULL = Map.of("dev-a", 100.0, "dev-b", 50.0, "bx-a", 200.0, "bx-b", 100.0);
+
+    private final BatchPlan plan = BatchPlan.of(Leaflets.negative(), FULL, 500);
+
+    private static BenchWalk.Tick tick(int sequence, int act, boolean undone, @Nullable Double poured) {
+        return new BenchWalk.Tick(sequence, act, undone, poured, null, "Ines", Instant.EPOCH);
+    }
+
+    private static List<BenchWalk.Tick> first(int acts) {
+        List<BenchWalk.Tick> ticks = new ArrayList<>();
+        for (int i = 0; i < acts; i++) {
+            ticks.add(tick(i, i, false, null));
+        }
+        return ticks;
+    }
+
+    @Test
+    public void actsFollowTheRecipeAndRinseBetweenBaths() {
+        assertThat(BenchAct.of(plan))
+                .extracting(BenchAct::kind)
+                .containsExactly(
+                        BenchAct.Kind.WATER,
+                        BenchAct.Kind.PART,
+                        BenchAct.Kind.PART,
+                        BenchAct.Kind.TOP_UP,
+                        BenchAct.Kind.BOTTLE,
+                        BenchAct.Kind.RINSE_ALL,
+                        BenchAct.Kind.WATER,
+                        BenchAct.Kind.PART,
+                        BenchAct.Kind.PART,
+                        BenchAct.Kind.TOP_UP,
+                        BenchAct.Kind.BOTTLE);
+        assertThat(BenchAct.of(plan)).extracting(BenchAct::number).isSorted();
+    }
+
+    @Test
+    public void aCriticalPartIsRinsedInAndAWaitIsAnAct() {
+        Recipe recipe = new Recipe(
+                Recipe.Mode.TOP_UP,
+                1000,
+                700,
+                null,
+                List.of(new Addition("dev-a", 20, Unit.ML, Addition.Care.CRITICAL, 3, null)));
+        var bath = new BatchPlan.PlannedBath(
+                Leaflets.negative().bath("dev"), MixPlan.of(recipe, 500, Map.of()), List.of());
+        List<BenchAct> acts = BenchAct.of(new BatchPlan(Leaflets.negative(), List.of(bath)));
+        assertThat(acts)
+                .extracting(BenchAct::kind)
+                .containsExactly(
+                        BenchAct.Kind.WATER,
+                        BenchAct.Kind.PART,
+                        BenchAct.Kind.RINSE_MEASURE,
+                        BenchAct.Kind.WAIT,
+                        BenchAct.Kind.TOP_UP,
+                        BenchAct.Kind.BOTTLE);
+        assertThat(acts.get(3).amount()).isEqualTo(3);
+    }
+
+    @Test
+    public void ticksFoldInAnyOrderAndCanBeTakenBack() {
+        List<BenchWalk.Tick> ticks = first(3);
+        ticks.add(tick(3, 2, true, null));
+        java.util.Collections.reverse(ticks);
+        BenchWalk walk = BenchWalk.of(plan, ticks);
+        assertThat(walk.now().orElseThrow().number()).isEqualTo(2);
+        assertThat(walk.next().orElseThrow().number()).isEqualTo(3);
+        assertThat(walk.last().orElseThrow().number()).isEqualTo(1);
+        assertThat(BenchWalk.of(plan, first(11)).now()).isEmpty();
+    }
+
+    @Test
+    public void actsOutOfTurnAreRefused() {
+        BenchWalk walk = BenchWalk.of(plan, first(3));
+        walk.refuseOutOfTurn(3, false);
+        walk.refuseOutOfTurn(2, true);
+        assertThat(code(() -> walk.refuseOutOfTurn(2, false))).isEqualTo("act-done-already");
+        assertThat(code(() -> walk.refuseOutOfTurn(4, false))).isEqualTo("act-out-of-turn");
+        assertThat(code(() -> walk.refuseOutOfTurn(1, true))).isEqualTo("act-out-of-turn");
+        assertThat(code(() -> walk.refuseOutOfTurn(3, true))).isEqualTo("act-done-already");
+    }
+
+    private static String code(Runnable act) {
+        return catchThrowableOfType(Refusal.class, act::run).code();
+    }
+
+    @Test
+    public void asPlannedNothingDeviates() {
+        BenchWalk walk = BenchWalk.of(plan, first(5));
+        BathMade made = walk.made(walk.bath("dev"));
+        assertThat(made.levelMl()).isCloseTo(500, offset(1e-9));
+        assertThat(made.overTheMarkMl()).isZero();
+        assertThat(made.deviations()).isEmpty();
+        assertThat(walk.poured().get("dev")).isEqualTo(Map.of("dev-a", 50.0, "dev-b", 25.0));
+    }
+
+    @Test
+    public void tooMuchOfAPartMakesItStrong() {
+        List<BenchWalk.Tick> ticks = first(5);
+        ticks.add(tick(9, 1, false, 54.0));
+        BathMade made = BenchWalk.of(plan, ticks).made(plan.baths().get(0));
+        assertThat(made.deviations()).singleElement().satisfies(each -> {
+            assertThat(each.part()).isEqualTo("dev-a");
+            assertThat(each.percent()).isCloseTo(8, offset(1e-9));
+        });
+    }
+
+    @Test
+    public void waterOverTheMarkMakesEverythingWeak() {
+        List<BenchWalk.Tick> ticks = first(5);
+        ticks.add(tick(9, 3, false, 540.0));
+        BathMade made = BenchWalk.of(plan, ticks).made(plan.baths().get(0));
+        assertThat(made.overTheMarkMl()).isCloseTo(40, offset(1e-9));
+        assertThat(made.deviations()).hasSize(2).allSatisfy(each -> assertThat(each.percent())
+                .isCloseTo(-7.4, offset(0.01)));
+    }
+
+    @Test
+    public void aStretchedMixIsWeaker() {
+        MixPlan quart =
+                MixPlan.of(Leaflets.negative().bath("dev").recipe(), new MixPlan.Wanted(1000, 946.353), Map.of());
+        assertThat(quart.strength()).isCloseTo(0.946, offset(0.001));
+        assertThat(quart.checks()).contains(MixPlan.Check.WEAKER);
+        assertThat(quart.additions().get(0).amount()).isCloseTo(94.6, offset(0.05));
+        assertThat(quart.finalMl()).isEqualTo(1000);
+        MixPlan strong = MixPlan.of(Leaflets.negative().bath("dev").recipe(), new MixPlan.Wanted(500, 600), Map.of());
+        assertThat(strong.checks()).contains(MixPlan.Check.STRONGER);
+        assertThat(strong.additions().get(0).amount()).isCloseTo(60, offset(1e-9));
+        assertThat(strong.finalMl()).isEqualTo(500);
+    }
+
+    @Test
+    public void bathsOfDifferentVolumesNameThePartThatRunsOut() {
+        Map<String, MixPlan.Wanted> wanted =
+                Map.of("dev", new MixPlan.Wanted(500, 500), "bx", new MixPlan.Wanted(1200, 1200));
+        Refusal refusal = catchThrowableOfType(
+                Refusal.class, () -> BatchPlan.of(Leaflets.negative(), FULL, part -> 0.25, wanted));
+        assertThat(refusal.code()).isEqualTo("part-runs-out");
+        assertThat(refusal.number("needs")).isCloseTo(240, offset(1e-9));
+        assertThat(BatchPlan.of(
+                                Leaflets.negative(),
+                                FULL,
+                                part -> 0.25,
+                                Map.of("dev", new MixPlan.Wanted(500, 500), "bx", new MixPlan.Wanted(900, 900)))
+                        .baths())
+                .extracting(bath -> bath.mix().finalMl())
+                .containsExactly(500.0, 900.0);
+    }
+
+    @Test
+    public void cautionsFitTheParts() {
+        var leaflet = Leaflets.negative();
+        assertThat(Caution.of(leaflet, List.of(leaflet.bath("dev"))))
+                .isEqualTo(Set.of(Caution.GLOVES_AND_EYES, Caution.SENSITISES, Caution.KNOW_WHERE));
+        assertThat(Caution.of(leaflet, leaflet.baths()))
+                .contains(Caution.FIZZES, Caution.STAINS)
+                .doesNotContain(Caution.MASK);
+    }
+
+    @Test
+    public void theSmallestJugWithRoomIsTaken() {
+        List<JugChoice> jugs =
+                List.of(new JugChoice("large", 2000), new JugChoice("small", 560), new JugChoice("mid", 1000));
+        assertThat(JugChoice.of(500, false, jugs)).contains(new JugChoice("small", 560));
+        assertThat(JugChoice.of(500, true, jugs)).contains(new JugChoice("mid", 1000));
+        assertThat(JugChoice.of(1900, false, jugs)).isEmpty();
+    }
+}

@@ -1,0 +1,185 @@
+package mezcla.web.cupboard;
+
+import java.util.Map;
+import mezcla.batch.KitState;
+import mezcla.batch.WasteRoute;
+import mezcla.leaflet.Unit;
+import mezcla.measure.Mass;
+import mezcla.measure.Refusal;
+import mezcla.measure.Volume;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
+import mezcla.web.shell.TypedText;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** One kit: what is left of its parts, and what becomes of them. */
+@Controller
+class KitController {
+    private static final int REASON_CHARACTERS = 200;
+
+    private final CupboardService cupboard;
+    private final KitService kits;
+    private final OneTimeForms forms;
+
+    KitController(CupboardService cupboard, KitService kits, OneTimeForms forms) {
+        this.cupboard = cupboard;
+        this.kits = kits;
+        this.forms = forms;
+    }
+
+    @GetMapping("/kits/{id}")
+    ModelAndView kit(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        return page(id, typed, new FieldErrors());
+    }
+
+    @PostMapping("/kits/{id}/openings")
+    ModelAndView open(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        String part = part(id, typed, "opened", errors);
+        return logged(id, typed, errors, "opened", () -> kits.open(member, id, FieldErrors.known(part)));
+    }
+
+    @PostMapping("/kits/{id}/decantings")
+    ModelAndView decant(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        String part = part(id, typed, "decanted", errors);
+        Integer vials = errors.read("vials", () -> vials(text(typed, "vials")));
+        return logged(
+                id,
+                typed,
+                errors,
+                "decanted",
+                () -> kits.decant(member, id, FieldErrors.known(part), FieldErrors.known(vials)));
+    }
+
+    @PostMapping("/kits/{id}/corrections")
+    ModelAndView correct(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        String part = part(id, typed, "corrected", errors);
+        Double left = part == null
+                ? null
+                : errors.read(
+                        "left",
+                        () -> text(typed, "left").strip().matches("0+([.,]0+)?")
+                                ? Double.valueOf(0)
+                                : Double.valueOf(amount(id, part, text(typed, "left"))));
+        String why = errors.read("correctedWhy", () -> reason(text(typed, "correctedWhy")));
+        return logged(
+                id,
+                typed,
+                errors,
+                "left",
+                () -> kits.correct(
+                        member, id, FieldErrors.known(part), FieldErrors.known(left), FieldErrors.known(why)));
+    }
+
+    @PostMapping("/kits/{id}/losses")
+    ModelAndView throwAway(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        String part = part(id, typed, "gone", errors);
+        Double amount =
+                part == null ? null : errors.read("goneAmount", () -> amount(id, part, text(typed, "goneAmount")));
+        WasteRoute route =
+                errors.read("route", () -> TypedChoice.of(WasteRoute.values(), text(typed, "route"), "unknown-route"));
+        String why = errors.read("goneWhy", () -> reason(text(typed, "goneWhy")));
+        return logged(
+                id,
+                typed,
+                errors,
+                "goneAmount",
+                () -> kits.throwAway(
+                        member,
+                        id,
+                        FieldErrors.known(part),
+                        FieldErrors.known(amount),
+                        FieldErrors.known(route),
+                        FieldErrors.known(why)));
+    }
+
+    @PostMapping("/kits/{id}/moves")
+    ModelAndView move(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        String part = part(id, typed, "moved", errors);
+        Long to = errors.read("to", () -> TypedChoice.number(text(typed, "to"), "kits-differ"));
+        return logged(
+                id, typed, errors, "to", () -> kits.move(member, id, FieldErrors.known(part), FieldErrors.known(to)));
+    }
+
+    private @org.jspecify.annotations.Nullable String part(
+            long id, Map<String, String> typed, String field, FieldErrors errors) {
+        KitState kit = kits.kit(id);
+        return errors.read(field, () -> kit.parts().stream()
+                .map(state -> state.part().key())
+                .filter(key -> key.equals(text(typed, field)))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("part-missing")));
+    }
+
+    private double amount(long id, String part, String typed) {
+        return kits.kit(id).part(part).part().unit() == Unit.G
+                ? Mass.parse(typed).grams()
+                : Volume.parse(typed, Units.shown().volume()).ml();
+    }
+
+    private static int vials(String typed) {
+        String text = typed.strip();
+        if (!text.matches("[1-9][0-9]?")) {
+            throw Refusal.of(text.isEmpty() ? "missing" : "not-vials", "text", text);
+        }
+        return Integer.parseInt(text);
+    }
+
+    private static String reason(String typed) {
+        return TypedText.of(typed, REASON_CHARACTERS, "reason-missing");
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    private ModelAndView logged(long id, Map<String, String> typed, FieldErrors errors, String field, Runnable act) {
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    act.run();
+                    return "/kits/" + id + "?logged";
+                },
+                refusal -> field,
+                () -> page(id, typed, errors));
+    }
+
+    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
+        ModelAndView page = new ModelAndView("cupboard/kit");
+        page.addObject("kit", cupboard.kit(id));
+        page.addObject("more", kits.more(id));
+        String volume = text(typed, "volume").isEmpty() ? kits.usualVolume(id) : text(typed, "volume");
+        page.addObject("volume", volume);
+        page.addObject(
+                "batches",
+                errors.read(
+                        "volume",
+                        () -> kits.batches(
+                                id, Volume.parse(volume, Units.shown().volume()))));
+        page.addObject("routes", WasteRoute.values());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+}

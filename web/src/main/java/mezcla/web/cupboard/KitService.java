@@ -1,0 +1,187 @@
+package mezcla.web.cupboard;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Collectors;
+import mezcla.batch.KitState;
+import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
+import mezcla.batch.WasteRoute;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
+import mezcla.measure.Volume;
+import mezcla.mixing.KitSplit;
+import mezcla.web.house.HouseService;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.SignedIn;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Logs what becomes of the parts of a kit. */
+@Service
+public class KitService {
+    private static final double USUAL_ML = 500;
+
+    private final DarkroomLog log;
+    private final Leaflets leaflets;
+    private final HouseService houses;
+
+    KitService(DarkroomLog log, Leaflets leaflets, HouseService houses) {
+        this.log = log;
+        this.leaflets = leaflets;
+        this.houses = houses;
+    }
+
+    /** The kit, as the log leaves it. */
+    @Transactional(readOnly = true)
+    public KitState kit(long id) {
+        return log.state().kit(id);
+    }
+
+    /**
+     * What else there is to know about a kit.
+     *
+     * @param leafletId its leaflet
+     * @param version the version of that
+     * @param cost how its cost came about
+     * @param paidBy who paid
+     * @param note about the supplier; empty for nothing
+     * @param others kits with the same leaflet, by id and name
+     */
+    public record More(long leafletId, int version, String cost, String paidBy, String note, List<OtherKit> others) {}
+
+    /** Another kit that a leftover can be put to. */
+    public record OtherKit(long id, String name) {}
+
+    /** What else there is to know. */
+    @Transactional(readOnly = true)
+    public More more(long id) {
+        LogState state = log.state();
+        LogEntry.KitArrived arrival = state.kit(id).arrival();
+        LogEntry.Bought bought = arrival.bought();
+        String cost = "%s, delivery %s%s: %s landed"
+                .formatted(
+                        Figures.money(arrival.price()),
+                        Figures.money(arrival.delivery()),
+                        bought.other().isZero() ? "" : ", other " + Figures.money(bought.other()),
+                        Figures.money(arrival.landed()));
+        return new More(
+                leaflets.idOf(arrival.leaflet()),
+                arrival.leaflet().version(),
+                cost,
+                bought.paidBy() == null ? houses.house().name() : bought.paidBy(),
+                bought.note() == null ? "" : bought.note(),
+                state.kits().values().stream()
+                        .filter(kit -> kit.id() != id
+                                && kit.arrival()
+                                        .leaflet()
+                                        .key()
+                                        .equals(arrival.leaflet().key()))
+                        .map(kit -> new OtherKit(
+                                kit.id(),
+                                "Kit %d, came on %s"
+                                        .formatted(
+                                                kit.id(),
+                                                Figures.day(
+                                                        kit.arrival().stamp().happenedAt(),
+                                                        houses.house().timeZone()))))
+                        .toList());
+    }
+
+    /** The volume in which its leaflet was mixed last, else half a litre or what the kit makes. */
+    @Transactional(readOnly = true)
+    public String usualVolume(long id) {
+        LogState state = log.state();
+        Leaflet leaflet = state.kit(id).arrival().leaflet();
+        return state.batches().values().stream()
+                .filter(batch -> batch.leaflet().key().equals(leaflet.key()))
+                .max(Comparator.comparing(batch -> batch.mixed().stamp().happenedAt()))
+                .map(batch -> batch.mixed().fills().get(0).volumeTyped())
+                .orElse("%d ml".formatted(Math.round(Math.min(USUAL_ML, leaflet.makesMl()))));
+    }
+
+    /** How many batches of a volume it still makes, what runs out first and what will be left over. */
+    @Transactional(readOnly = true)
+    public String batches(long id, Volume volume) {
+        KitState kit = log.state().kit(id);
+        Leaflet leaflet = kit.arrival().leaflet();
+        List<String> baths = kit.complete().stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .map(Bath::key)
+                .toList();
+        if (baths.isEmpty()) {
+            return "Parts of no bath alone.";
+        }
+        KitSplit split = KitSplit.of(leaflet.recipes(baths), kit.left(), volume.ml());
+        String first = leaflet.part(split.limitingPart()).name();
+        if (split.batches() == 0) {
+            return "Not enough for a batch of %s: %s runs out first.".formatted(Figures.ml(volume.ml()), first);
+        }
+        String over = split.leftOver().entrySet().stream()
+                .filter(entry -> entry.getValue() > 0.5)
+                .map(entry -> "%s of %s"
+                        .formatted(
+                                Figures.amount(
+                                        entry.getValue(),
+                                        leaflet.part(entry.getKey()).unit()),
+                                leaflet.part(entry.getKey()).name()))
+                .collect(Collectors.joining(", "));
+        return "Enough for %s of %s; %s runs out first%s."
+                .formatted(
+                        split.batches() == 1 ? "one more batch" : Figures.number(split.batches()) + " more batches",
+                        Figures.ml(volume.ml()),
+                        first,
+                        over.isEmpty() ? ", and nothing is left over" : "; left over: " + over);
+    }
+
+    /** Logs that a part was opened. */
+    @Transactional
+    public void open(SignedIn who, long id, String part) {
+        if (kit(id).part(part).openedAt() != null) {
+            throw Refusal.of("part-open-already");
+        }
+        log.add(who, stamp -> new LogEntry.PartOpened(stamp, id, part));
+    }
+
+    /** Logs that what is left of a part went into vials. */
+    @Transactional
+    public void decant(SignedIn who, long id, String part, int vials) {
+        if (kit(id).part(part).left() <= 0) {
+            throw Refusal.of("part-used-up");
+        }
+        log.add(who, stamp -> new LogEntry.PartDecanted(stamp, id, part, vials));
+    }
+
+    /** Logs how much of a part there really is. */
+    @Transactional
+    public void correct(SignedIn who, long id, String part, double left, String why) {
+        log.add(who, stamp -> new LogEntry.PartCorrected(stamp, id, part, left, why));
+    }
+
+    /**
+     * Logs that some of a part is gone.
+     *
+     * @throws Refusal {@code more-of-part-than-there-is}
+     */
+    @Transactional
+    public void throwAway(SignedIn who, long id, String part, double amount, WasteRoute route, String why) {
+        kit(id).refuseTaking(part, amount);
+        log.add(who, stamp -> new LogEntry.PartThrownAway(stamp, id, part, amount, route, why));
+    }
+
+    /**
+     * Logs that what is left of a part was put to another kit.
+     *
+     * @throws Refusal {@code unknown-kit}, or what {@link KitState#refuseMoving} refuses
+     */
+    @Transactional
+    public void move(SignedIn who, long id, String part, long to) {
+        LogState state = log.state();
+        state.kit(id).refuseMoving(part, state.kit(to));
+        double amount = state.kit(id).part(part).left();
+        log.add(who, stamp -> new LogEntry.PartMoved(stamp, id, part, to, amount));
+    }
+}
