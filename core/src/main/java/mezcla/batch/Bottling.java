@@ -24,6 +24,11 @@ public final class Bottling {
                 .collect(Collectors.toCollection(HashSet::new)));
     }
 
+    /** Takes bottles out of the choice that something else will go into. */
+    public void reserve(Set<Long> bottleIds) {
+        taken.addAll(bottleIds);
+    }
+
     /** Those of the house's bottles that are empty and hold a volume, in ml, in the order given. */
     public List<Bottle> freeFor(double volumeMl, List<Bottle> bottles) {
         return bottles.stream()

@@ -85,20 +85,25 @@ class FreshController {
         Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), "kit-missing"));
         Long bottle = errors.read("bottle", () -> TypedChoice.number(form.getBottle(), "bottle-missing"));
         WasteRoute route = errors.read("route", () -> route(form, subject));
+        if (form.isAtBench() && !form.isRead()) {
+            errors.add("read", Refusal.of("cautions-unread"));
+        }
         return forms.answer(
                 errors,
                 form.getFormKey(),
                 () -> {
-                    fresh.renew(
-                            member,
-                            new FreshService.Renewal(
-                                    id,
-                                    form.getBath(),
-                                    FieldErrors.known(kit),
-                                    form.getVolume().strip(),
-                                    FieldErrors.known(volume),
-                                    FieldErrors.known(bottle),
-                                    FieldErrors.known(route)));
+                    FreshService.Renewal renewal = new FreshService.Renewal(
+                            id,
+                            form.getBath(),
+                            FieldErrors.known(kit),
+                            form.getVolume().strip(),
+                            FieldErrors.known(volume),
+                            FieldErrors.known(bottle),
+                            FieldErrors.known(route));
+                    if (form.isAtBench()) {
+                        return "/mixes/" + fresh.begin(member, renewal);
+                    }
+                    fresh.renew(member, renewal);
                     return "/batches/" + id + "?renewed";
                 },
                 FreshController::fieldOf,
@@ -173,10 +178,10 @@ class FreshController {
         }
         List<Bottle> bottles =
                 fresh.bottlesFor(subject, plan.baths().get(0).mix().finalMl());
-        return MixView.titled(
+        return MixView.of(
                 "Mix %s of %s".formatted(MixView.asTyped(form.getVolume().strip()), Figures.within(subject.bathName())),
                 plan,
-                mixes.tools(),
+                mixes.equipment(),
                 volumeMl -> bottles);
     }
 }

@@ -7,6 +7,8 @@ public class FreshForm {
     private String volume = "";
     private String bottle = "";
     private String route = "";
+    private boolean atBench;
+    private boolean read;
     private String formKey = "";
 
     public String getBath() {
@@ -56,5 +58,23 @@ public class FreshForm {
 
     public void setFormKey(String formKey) {
         this.formKey = formKey;
+    }
+
+    /** Whether it goes on at the bench, act by act. */
+    public boolean isAtBench() {
+        return atBench;
+    }
+
+    public void setAtBench(boolean atBench) {
+        this.atBench = atBench;
+    }
+
+    /** Whether the cautions were read. */
+    public boolean isRead() {
+        return read;
+    }
+
+    public void setRead(boolean read) {
+        this.read = read;
     }
 }

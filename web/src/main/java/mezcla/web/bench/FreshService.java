@@ -1,6 +1,7 @@
 package mezcla.web.bench;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.Bottle;
@@ -15,6 +16,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.KitSplit;
+import mezcla.mixing.MixPlan;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
@@ -29,7 +31,10 @@ public class FreshService {
     private final DarkroomLog log;
     private final HouseService houses;
 
-    FreshService(DarkroomLog log, HouseService houses) {
+    private final Mixes mixes;
+
+    FreshService(DarkroomLog log, HouseService houses, Mixes mixes) {
+        this.mixes = mixes;
         this.log = log;
         this.houses = houses;
     }
@@ -140,7 +145,7 @@ public class FreshService {
     /** The empty bottles that hold a volume; the one of the old fill among them. */
     @Transactional(readOnly = true)
     List<Bottle> bottlesFor(Subject subject, double volumeMl) {
-        Bottling shelf = Bottling.beside(log.state());
+        Bottling shelf = mixes.shelf(log.state());
         List<Bottle> free = shelf.freeFor(volumeMl, houses.bottles());
         FillState fill = subject.fill();
         boolean own = fill != null && subject.stands() && fill.bottle().capacityMl() >= volumeMl;
@@ -192,7 +197,7 @@ public class FreshService {
                 .filter(each -> each.id() == renewal.bottleId())
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("bottle-missing"));
-        Bottling.beside(state).take(bottle, bath.mix().finalMl());
+        mixes.shelf(state).take(bottle, bath.mix().finalMl());
         LogEntry.MixedFill fresh = new LogEntry.MixedFill(
                 log.newFill(),
                 kit.arrival().leaflet(),
@@ -205,12 +210,62 @@ public class FreshService {
         log.add(who, stamp -> new LogEntry.BathRenewed(stamp, renewal.batchId(), fresh));
     }
 
-    private void pourAway(SignedIn who, Subject subject, FillState old, WasteRoute route) {
+    /**
+     * Begins to mix a bath afresh at the bench. What still stands there is poured away when the fresh one is in its
+     * bottle, which a steward does.
+     *
+     * @return the mix
+     * @throws Refusal {@code steward-pours-away}, {@code waste-kept-apart}, {@code bottle-missing}, {@code
+     *     bottle-taken}, {@code bottle-too-small}, or what the plan refuses
+     */
+    @Transactional
+    long begin(SignedIn who, Renewal renewal) {
+        LogState state = log.state();
+        Subject subject = ofBath(state, renewal.batchId(), renewal.bathKey());
+        KitState kit = state.kit(renewal.kitId());
+        BatchPlan.PlannedBath bath =
+                plan(kit, subject, renewal.volume()).baths().get(0);
+        FillState old = subject.stands() ? subject.fill() : null;
+        Bottle bottle = houses.bottles().stream()
+                .filter(each -> each.id() == renewal.bottleId())
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("bottle-missing"));
+        if (old != null) {
+            refusePouringAway(who, subject, old, renewal.route());
+        }
+        if (old == null || old.bottle().id() != bottle.id()) {
+            mixes.shelf(state).take(bottle, bath.mix().finalMl());
+        }
+        MixRequest request = new MixRequest(
+                List.of(renewal.kitId()),
+                Map.of(
+                        renewal.bathKey(),
+                        new MixPlan.Wanted(
+                                renewal.volume().ml(), renewal.volume().ml())),
+                Map.of(renewal.bathKey(), renewal.typed()));
+        return mixes.begin(
+                who,
+                new Mixes.Beginning(
+                        kit.arrival().leaflet(),
+                        request,
+                        kit.left(),
+                        Map.of(renewal.bathKey(), bottle),
+                        renewal.batchId(),
+                        null,
+                        old,
+                        old == null ? null : renewal.route()));
+    }
+
+    private static void refusePouringAway(SignedIn who, Subject subject, FillState old, WasteRoute route) {
         if (!who.isSteward()) {
             throw Refusal.of("steward-pours-away", "bath", subject.bathName());
         }
         old.refuseInUse();
         route.accept(old.bath().role());
+    }
+
+    private void pourAway(SignedIn who, Subject subject, FillState old, WasteRoute route) {
+        refusePouringAway(who, subject, old, route);
         LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(old.id(), old.volumeMl(), route);
         log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, subject.batch().id(), List.of(gone), "Mixed afresh"));
     }

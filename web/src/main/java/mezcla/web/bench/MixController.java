@@ -1,10 +1,10 @@
 package mezcla.web.bench;
 
+import java.util.List;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
-import mezcla.measure.Volume;
 import mezcla.web.cupboard.CupboardService;
-import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -28,9 +28,11 @@ class MixController {
 
     private final MixService mixes;
     private final CupboardService cupboard;
+    private final BenchService bench;
     private final OneTimeForms forms;
 
-    MixController(MixService mixes, CupboardService cupboard, OneTimeForms forms) {
+    MixController(MixService mixes, CupboardService cupboard, BenchService bench, OneTimeForms forms) {
+        this.bench = bench;
         this.mixes = mixes;
         this.cupboard = cupboard;
         this.forms = forms;
@@ -39,6 +41,7 @@ class MixController {
     @GetMapping("/bench")
     String bench(Model model) {
         model.addAttribute("kits", cupboard.kits());
+        model.addAttribute("mixes", bench.underWay());
         return "bench/bench";
     }
 
@@ -54,7 +57,13 @@ class MixController {
         if (typedVolume == null) {
             form.setVolume(mixes.usualVolume(id));
         }
-        return page(id, form, new FieldErrors(), model);
+        return page("bench/mix", id, form, new FieldErrors(), model);
+    }
+
+    /** The plan on one page, to print. */
+    @GetMapping("/kits/{id}/mix/card")
+    ModelAndView card(@PathVariable long id, @ModelAttribute("form") MixForm form, Model model) {
+        return page("bench/card", id, form, new FieldErrors(), model);
     }
 
     @PostMapping("/kits/{id}/batches")
@@ -64,43 +73,73 @@ class MixController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        Volume volume = volume(form, errors);
+        return answer(id, form, errors, model, (request, name) -> {
+            long batch = mixes.mix(member, request, name, form.getBottles(), errors);
+            return batch == 0 ? "" : "/batches/" + batch + "?mixed";
+        });
+    }
+
+    @PostMapping("/kits/{id}/mixes")
+    ModelAndView begin(
+            @PathVariable long id,
+            @ModelAttribute("form") MixForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        if (!form.isRead()) {
+            errors.add("read", Refusal.of("cautions-unread"));
+        }
+        return answer(id, form, errors, model, (request, name) -> {
+            long mix = mixes.begin(member, request, name, form.getBottles(), errors);
+            return mix == 0 ? "" : "/mixes/" + mix;
+        });
+    }
+
+    /** Does something with a mix that could be read; leads nowhere where a bottle was refused. */
+    private interface Act {
+        String on(MixRequest request, String name);
+    }
+
+    private ModelAndView answer(long id, MixForm form, FieldErrors errors, Model model, Act act) {
+        MixRequest request = form.request(id, mixes.baths(id), errors);
         String name = errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, "missing"));
-        if (volume != null && name != null) {
-            MixService.TypedVolume typed =
-                    new MixService.TypedVolume(form.getVolume().strip(), volume);
+        if (request != null && name != null && errors.none()) {
             try {
-                String page = forms.once(form.getFormKey(), () -> {
-                    long batch = mixes.mix(member, id, typed, name, form.getBottles(), errors);
-                    if (batch == 0) {
-                        throw Refusal.of("bottle-missing");
-                    }
-                    return "/batches/" + batch + "?mixed";
-                });
-                return new ModelAndView("redirect:" + page);
+                return new ModelAndView("redirect:"
+                        + forms.once(form.getFormKey(), () -> {
+                            String page = act.on(request, name);
+                            if (page.isEmpty()) {
+                                throw Refusal.of("bottle-missing");
+                            }
+                            return page;
+                        }));
             } catch (Refusal refusal) {
                 if (errors.none()) {
-                    errors.add("volume", refusal);
+                    errors.add(fieldOf(refusal), refusal);
                 }
             }
         }
-        return page(id, form, errors, model);
+        return page("bench/mix", id, form, errors, model);
     }
 
-    private static @Nullable Volume volume(MixForm form, FieldErrors errors) {
-        return errors.read(
-                "volume", () -> Volume.parse(form.getVolume(), Units.shown().volume()));
+    private static String fieldOf(Refusal refusal) {
+        return refusal.code().equals("kits-differ") || refusal.code().equals("unknown-kit") ? "second" : "volume";
     }
 
-    private ModelAndView page(long id, MixForm form, FieldErrors errors, Model model) {
+    private ModelAndView page(String template, long id, MixForm form, FieldErrors errors, Model model) {
         Leaflet leaflet = mixes.leaflet(id);
-        Volume volume = volume(form, errors);
-        MixService.Proposal proposal = volume == null
-                ? null
-                : errors.read(
-                        "volume",
-                        () -> mixes.propose(
-                                id, new MixService.TypedVolume(form.getVolume().strip(), volume)));
+        List<Bath> baths = mixes.baths(id);
+        FieldErrors reading = new FieldErrors();
+        MixRequest request = form.request(id, baths, reading);
+        reading.all().forEach(errors::say);
+        MixService.Proposal proposal = null;
+        if (request != null) {
+            try {
+                proposal = mixes.propose(request);
+            } catch (Refusal refusal) {
+                errors.add(fieldOf(refusal), refusal);
+            }
+        }
         if (proposal != null) {
             proposal.bottles().forEach(form.getBottles()::putIfAbsent);
             model.addAttribute("mix", proposal.view());
@@ -110,11 +149,14 @@ class MixController {
         }
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
         model.addAttribute("notes", mixes.notes(id));
+        model.addAttribute("quick", mixes.quick(id));
+        model.addAttribute("others", mixes.others(id));
+        model.addAttribute("choice", baths);
         model.addAttribute("kitId", id);
         model.addAttribute("kitName", leaflet.name());
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
         return new ModelAndView(
-                "bench/mix", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+                template, model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
     }
 }

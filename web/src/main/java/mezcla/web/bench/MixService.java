@@ -5,15 +5,19 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
 import mezcla.batch.KitState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
+import mezcla.batch.Stock;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
-import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;
+import mezcla.mixing.JugChoice;
 import mezcla.mixing.KitSplit;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tool;
@@ -31,14 +35,13 @@ public class MixService {
 
     private final DarkroomLog log;
     private final HouseService houses;
+    private final Mixes mixes;
 
-    MixService(DarkroomLog log, HouseService houses) {
+    MixService(DarkroomLog log, HouseService houses, Mixes mixes) {
+        this.mixes = mixes;
         this.log = log;
         this.houses = houses;
     }
-
-    /** A volume as it was typed and as it was read. */
-    record TypedVolume(String typed, Volume volume) {}
 
     /** What a mix would be, with the bottles that it can go into. */
     record Proposal(BatchPlan plan, MixView view, Map<String, String> bottles) {}
@@ -57,22 +60,90 @@ public class MixService {
     @Transactional(readOnly = true)
     public String usualVolume(long kitId) {
         KitState kit = log.state().kit(kitId);
-        double largest = KitSplit.of(kit.arrival().leaflet().recipes(), kit.left(), USUAL_ML)
+        List<String> taking = kit.complete().stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .map(Bath::key)
+                .toList();
+        if (taking.isEmpty()) {
+            return "1 L";
+        }
+        double largest = KitSplit.of(kit.arrival().leaflet().recipes(taking), kit.left(), USUAL_ML)
                 .largestMl();
         return largest >= USUAL_ML ? "1 L" : "%d ml".formatted((long) Math.floor(largest + 1e-6));
+    }
+
+    /** The baths of a kit that it has every part for. */
+    @Transactional(readOnly = true)
+    public List<Bath> baths(long kitId) {
+        return log.state().kit(kitId).complete();
+    }
+
+    /** Other kits of the same leaflet that can help out. */
+    @Transactional(readOnly = true)
+    public List<MixView.BottleChoice> others(long kitId) {
+        LogState state = log.state();
+        String sheet = state.kit(kitId).arrival().leaflet().key();
+        return state.kits().values().stream()
+                .filter(kit ->
+                        kit.id() != kitId && kit.arrival().leaflet().key().equals(sheet))
+                .filter(kit -> kit.parts().stream().anyMatch(part -> part.left() > 0))
+                .map(kit -> new MixView.BottleChoice(kit.id(), "Kit " + kit.id()))
+                .toList();
+    }
+
+    /**
+     * Volumes to choose with one press: bottles that are free for every bath, and as much as the kits make.
+     *
+     * @param volume what is filled in
+     * @param label what is said
+     */
+    public record Quick(String volume, String label) {}
+
+    /** Volumes to choose with one press. */
+    @Transactional(readOnly = true)
+    public List<Quick> quick(long kitId) {
+        LogState state = log.state();
+        KitState kit = state.kit(kitId);
+        List<Bath> complete = kit.complete();
+        List<String> taking = complete.stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .map(Bath::key)
+                .toList();
+        if (taking.isEmpty()) {
+            return List.of();
+        }
+        double largest = Math.floor(KitSplit.of(kit.arrival().leaflet().recipes(taking), kit.left(), USUAL_ML)
+                        .largestMl()
+                + 1e-6);
+        List<Quick> quick = new ArrayList<>();
+        mixes.shelf(state).freeFor(0, houses.bottles()).stream()
+                .collect(Collectors.groupingBy(Bottle::capacityMl, TreeMap::new, Collectors.counting()))
+                .forEach((capacity, count) -> {
+                    if (count >= complete.size() && capacity <= largest) {
+                        quick.add(new Quick(typed(capacity), "Bottles of " + Figures.ml(capacity)));
+                    }
+                });
+        if (largest >= 1) {
+            quick.add(new Quick(typed(largest), "All the kit makes, " + Figures.ml(largest)));
+        }
+        return quick;
+    }
+
+    private static String typed(double ml) {
+        return Figures.plain(ml, 0).replace("\u202f", "") + " ml";
     }
 
     /**
      * Plans a mix and finds a bottle for each bath.
      *
-     * @throws Refusal {@code unknown-kit}, {@code more-than-the-kit-allows} or {@code parts-exceed-volume}
+     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
      */
     @Transactional(readOnly = true)
-    Proposal propose(long kitId, TypedVolume typed) {
+    Proposal propose(MixRequest request) {
         LogState state = log.state();
-        BatchPlan plan = plan(state, kitId, typed.volume());
+        BatchPlan plan = stock(state, request.kits()).plan(request.wanted());
         List<Bottle> bottles = houses.bottles();
-        Bottling bottling = Bottling.beside(state);
+        Bottling bottling = mixes.shelf(state);
         Map<String, String> chosen = new HashMap<>();
         for (BatchPlan.PlannedBath bath : plan.baths()) {
             bottling.freeFor(bath.mix().finalMl(), bottles).stream().findFirst().ifPresent(bottle -> {
@@ -80,56 +151,103 @@ public class MixService {
                 chosen.put(bath.bath().key(), Long.toString(bottle.id()));
             });
         }
-        Bottling shelf = Bottling.beside(state);
+        Bottling shelf = mixes.shelf(state);
         return new Proposal(
-                plan, MixView.of(plan, typed.typed(), tools(), volumeMl -> shelf.freeFor(volumeMl, bottles)), chosen);
+                plan,
+                MixView.of(title(plan, request), plan, equipment(), volumeMl -> shelf.freeFor(volumeMl, bottles)),
+                chosen);
     }
 
-    /** What the house measures with. */
-    List<mezcla.mixing.Tool> tools() {
-        return houses.tools().stream().map(Tool::measuring).toList();
+    private static String title(BatchPlan plan, MixRequest request) {
+        long volumes = request.typed().values().stream().distinct().count();
+        boolean all = plan.baths().size() == plan.leaflet().baths().size();
+        String what = volumes == 1
+                ? MixView.asTyped(request.typed().values().iterator().next()) + " of "
+                        + (all ? "every bath" : names(plan))
+                : plan.baths().stream()
+                        .map(bath ->
+                                MixView.asTyped(request.typed().get(bath.bath().key())) + " of "
+                                        + Figures.within(bath.bath().role().name()))
+                        .collect(Collectors.joining(", "));
+        return "Mix %s, with %s of water in all".formatted(what, Figures.inAll(plan.waterMl()));
     }
 
-    private static BatchPlan plan(LogState state, long kitId, Volume volume) {
-        KitState kit = state.kit(kitId);
-        return kit.plan(volume.ml());
+    private static String names(BatchPlan plan) {
+        return plan.baths().stream()
+                .map(bath -> Figures.within(bath.bath().role().name()))
+                .collect(Collectors.joining(" and "));
+    }
+
+    static Stock stock(LogState state, List<Long> kits) {
+        return Stock.of(kits.stream().map(state::kit).toList());
+    }
+
+    /** What the house mixes with. */
+    MixView.Equipment equipment() {
+        return new MixView.Equipment(
+                houses.tools().stream().map(Tool::measuring).toList(),
+                houses.jugs().stream()
+                        .map(jug -> new JugChoice(jug.name(), jug.capacityMl()))
+                        .toList(),
+                new BenchWater(houses.surroundings(), houses.heaters()));
     }
 
     /**
-     * Logs a mix, as it was planned.
+     * Logs a mix that is done already, as it was planned.
      *
      * @param who who mixed it
-     * @param kitId the kit
-     * @param typed the volume
+     * @param request what was mixed
      * @param name what the batch is called
      * @param chosen the bottle of each bath, by the bath's key
      * @param errors where refusals about bottles are put
      * @return the batch, or 0 when a bottle was refused
-     * @throws Refusal {@code unknown-kit}, {@code more-than-the-kit-allows} or {@code parts-exceed-volume}
+     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
      */
     @Transactional
-    long mix(SignedIn who, long kitId, TypedVolume typed, String name, Map<String, String> chosen, FieldErrors errors) {
+    long mix(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
         LogState state = log.state();
-        BatchPlan plan = plan(state, kitId, typed.volume());
-        Map<String, Bottle> bottles = bottles(plan, Bottling.beside(state), chosen, errors);
+        Stock stock = stock(state, request.kits());
+        BatchPlan plan = stock.plan(request.wanted());
+        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);
         if (!errors.none()) {
             return 0;
         }
         List<LogEntry.MixedFill> fills = new ArrayList<>();
         for (BatchPlan.PlannedBath bath : plan.baths()) {
+            String key = bath.bath().key();
             fills.add(new LogEntry.MixedFill(
                     log.newFill(),
                     plan.leaflet(),
-                    bath.bath().key(),
+                    key,
                     bath.mix().finalMl(),
-                    typed.typed(),
-                    bottles.get(bath.bath().key()),
-                    state.kit(kitId).uses(bath),
+                    request.typed().get(key),
+                    bottles.get(key),
+                    stock.uses(bath),
                     null));
         }
         long batchId = log.newBatch();
         log.add(who, stamp -> new LogEntry.BatchMixed(stamp, batchId, name, fills));
         return batchId;
+    }
+
+    /**
+     * Begins a mix at the bench.
+     *
+     * @return the mix, or 0 when a bottle was refused
+     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
+     */
+    @Transactional
+    long begin(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
+        LogState state = log.state();
+        Stock stock = stock(state, request.kits());
+        BatchPlan plan = stock.plan(request.wanted());
+        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);
+        return errors.none()
+                ? mixes.begin(
+                        who,
+                        new Mixes.Beginning(
+                                stock.leaflet(), request, stock.left(), bottles, log.newBatch(), name, null, null))
+                : 0;
     }
 
     private Map<String, Bottle> bottles(

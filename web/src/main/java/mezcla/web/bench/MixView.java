@@ -2,6 +2,8 @@ package mezcla.web.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import mezcla.batch.Bottle;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Leaflet;
@@ -10,6 +12,8 @@ import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
+import mezcla.mixing.Caution;
+import mezcla.mixing.JugChoice;
 import mezcla.mixing.MixPlan;
 import mezcla.mixing.Tool;
 import mezcla.mixing.ToolChoice;
@@ -22,9 +26,18 @@ import mezcla.web.shell.Figures;
  *
  * @param title how much, and how much water in all
  * @param baths each bath, in the order of mixing
- * @param powder whether powder is handled
+ * @param cautions what to look out for with these parts, and no more
+ * @param setUp what to put out before starting
  */
-public record MixView(String title, List<Bath> baths, boolean powder) {
+public record MixView(String title, List<Bath> baths, List<String> cautions, List<SetUp> setUp) {
+    /**
+     * A line of the set-up list.
+     *
+     * @param what a kind of thing
+     * @param which the things
+     */
+    public record SetUp(String what, String which) {}
+
     /**
      * A bath of the plan.
      *
@@ -36,6 +49,8 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
      * @param checks what is pointed out
      * @param jug the jug it ends in
      * @param bottles the bottles that it can go into
+     * @param water the water and its temperatures
+     * @param mixedIn the jug of the house that holds it, or that none does
      */
     public record Bath(
             String key,
@@ -45,7 +60,9 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
             List<Act> acts,
             List<String> checks,
             JugDrawing jug,
-            List<BottleChoice> bottles) {}
+            List<BottleChoice> bottles,
+            List<String> water,
+            String mixedIn) {}
 
     /**
      * One thing to do.
@@ -71,37 +88,89 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
         List<Bottle> holding(double volumeMl);
     }
 
-    static MixView of(BatchPlan plan, String typed, List<Tool> tools, FreeBottles free) {
-        return titled(
-                "Mix %s of every bath, with %s of water in all"
-                        .formatted(asTyped(typed), Figures.inAll(plan.waterMl())),
-                plan,
-                tools,
-                free);
-    }
+    /** What the house has to mix with. */
+    record Equipment(List<Tool> tools, List<JugChoice> jugs, BenchWater water) {}
 
     /** A volume as it was typed; a bare number with the unit that stood beside it. */
     static String asTyped(String typed) {
         return typed.matches("[0-9.,]+") ? typed + "\u00a0" + Units.shown().volumeName() : typed;
     }
 
-    static MixView titled(String title, BatchPlan plan, List<Tool> tools, FreeBottles free) {
+    static MixView of(String title, BatchPlan plan, Equipment house, FreeBottles free) {
+        List<Bath> baths = plan.baths().stream()
+                .map(bath -> bath(plan.leaflet(), bath, house, free))
+                .toList();
+        List<mezcla.leaflet.Bath> mixed =
+                plan.baths().stream().map(BatchPlan.PlannedBath::bath).toList();
         return new MixView(
                 title,
-                plan.baths().stream()
-                        .map(bath -> bath(plan.leaflet(), bath, tools, free))
-                        .toList(),
-                plan.leaflet().parts().stream().anyMatch(part -> part.unit() == Unit.G));
+                baths,
+                Caution.of(plan.leaflet(), mixed).stream().map(CautionWords::of).toList(),
+                setUp(plan, house));
     }
 
-    private static Bath bath(Leaflet leaflet, BatchPlan.PlannedBath planned, List<Tool> tools, FreeBottles free) {
+    private static List<SetUp> setUp(BatchPlan plan, Equipment house) {
+        List<SetUp> lines = new ArrayList<>();
+        lines.add(new SetUp("Tools", String.join(", ", toolsFor(plan, house.tools()))));
+        String jugs = plan.baths().stream()
+                .map(bath -> jug(bath, house.jugs()).map(JugChoice::name).orElse(""))
+                .filter(name -> !name.isEmpty())
+                .distinct()
+                .collect(Collectors.joining(", "));
+        lines.add(new SetUp("Jugs", jugs));
+        lines.add(new SetUp(
+                "Water",
+                "%s in all, distilled or deionised if you have it. The cooler first: %s"
+                        .formatted(
+                                Figures.inAll(plan.waterMl()),
+                                String.join(", ", house.water().draws(plan)))));
+        lines.add(new SetUp("Heater", house.water().heaters(plan)));
+        return lines.stream().filter(line -> !line.which().isEmpty()).toList();
+    }
+
+    private static List<String> toolsFor(BatchPlan plan, List<Tool> tools) {
+        return plan.baths().stream()
+                .flatMap(bath -> bath.mix().additions().stream())
+                .filter(planned -> !planned.wholePart() && planned.amount() > 0)
+                .flatMap(planned -> choice(planned, tools).stream())
+                .map(choice -> choice.tool().name())
+                .distinct()
+                .toList();
+    }
+
+    static Optional<ToolChoice> choice(MixPlan.PlannedAddition planned, List<Tool> tools) {
+        try {
+            return Optional.of(ToolChoice.of(
+                    planned.amount(),
+                    planned.addition().unit(),
+                    planned.addition().care(),
+                    tools));
+        } catch (Refusal none) {
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<JugChoice> jug(BatchPlan.PlannedBath bath, List<JugChoice> jugs) {
+        return JugChoice.of(bath.mix().finalMl(), Caution.mayFizz(bath.bath().role()), jugs);
+    }
+
+    private static String mixedIn(BatchPlan.PlannedBath bath, List<JugChoice> jugs) {
+        boolean fizzes = Caution.mayFizz(bath.bath().role());
+        String room = fizzes ? "to stir and fizz" : "to stir";
+        return jug(bath, jugs)
+                .map(jug -> "In the %s, with room %s.".formatted(jug.name(), room))
+                .orElseGet(() -> "No jug of the house holds this with room %s: that takes %s."
+                        .formatted(room, Figures.ml(JugChoice.needsMl(bath.mix().finalMl(), fizzes))));
+    }
+
+    private static Bath bath(Leaflet leaflet, BatchPlan.PlannedBath planned, Equipment house, FreeBottles free) {
         MixPlan mix = planned.mix();
         return new Bath(
                 planned.bath().key(),
                 planned.bath().role().letters(),
                 planned.bath().role().name(),
                 Figures.ml(mix.finalMl()),
-                acts(leaflet, mix, tools),
+                acts(leaflet, mix, house.tools()),
                 mix.checks().stream().map(check -> check(check, mix)).toList(),
                 JugDrawing.of(mix),
                 free.holding(mix.finalMl()).stream()
@@ -112,7 +181,9 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
                                                 bottle.label(),
                                                 Figures.ml(bottle.capacityMl()),
                                                 bottle.material().words())))
-                        .toList());
+                        .toList(),
+                house.water().lines(planned),
+                mix.recipe().mode() == Recipe.Mode.READY_TO_USE ? "" : mixedIn(planned, house.jugs()));
     }
 
     private static List<Act> acts(Leaflet leaflet, MixPlan mix, List<Tool> tools) {
@@ -176,17 +247,16 @@ public record MixView(String title, List<Bath> baths, boolean powder) {
     }
 
     /** With which tool, or why with none. */
-    private record Measuring(String how, String warning) {}
+    record Measuring(String how, String warning) {}
 
-    private static Measuring measuring(MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
+    static Measuring measuring(MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
         Addition addition = planned.addition();
         String within = "within " + Figures.plain(addition.care().tolerance() * 100, 0) + " %";
-        ToolChoice choice;
-        try {
-            choice = ToolChoice.of(planned.amount(), addition.unit(), addition.care(), tools);
-        } catch (Refusal none) {
+        Optional<ToolChoice> found = choice(planned, tools);
+        if (found.isEmpty()) {
             return new Measuring("", "No tool of the house measures this; it should be " + within + ".");
         }
+        ToolChoice choice = found.get();
         String with = "%s, %s".formatted(choice.tool().name(), Figures.count(choice.fills(), "fill"));
         if (choice.good()) {
             return new Measuring(addition.care() == Addition.Care.CRITICAL ? with + ", " + within : with, "");

@@ -103,9 +103,17 @@ public class KitService {
                 .orElse("%d ml".formatted(Math.round(Math.min(USUAL_ML, leaflet.makesMl()))));
     }
 
+    /**
+     * How many batches of a volume a kit still makes.
+     *
+     * @param sentence how many, and what runs out first
+     * @param leftOver what they will leave; empty for nothing
+     */
+    public record Batches(String sentence, String leftOver) {}
+
     /** How many batches of a volume it still makes, what runs out first and what will be left over. */
     @Transactional(readOnly = true)
-    public String batches(long id, Volume volume) {
+    public Batches batches(long id, Volume volume) {
         KitState kit = log.state().kit(id);
         Leaflet leaflet = kit.arrival().leaflet();
         List<String> baths = kit.complete().stream()
@@ -113,12 +121,13 @@ public class KitService {
                 .map(Bath::key)
                 .toList();
         if (baths.isEmpty()) {
-            return "Parts of no bath alone.";
+            return new Batches("Parts of no bath alone", "");
         }
         KitSplit split = KitSplit.of(leaflet.recipes(baths), kit.left(), volume.ml());
         String first = leaflet.part(split.limitingPart()).name();
         if (split.batches() == 0) {
-            return "Not enough for a batch of %s: %s runs out first.".formatted(Figures.ml(volume.ml()), first);
+            return new Batches(
+                    "Not enough for a batch of %s: %s runs out first".formatted(Figures.ml(volume.ml()), first), "");
         }
         String over = split.leftOver().entrySet().stream()
                 .filter(entry -> entry.getValue() > 0.5)
@@ -129,12 +138,15 @@ public class KitService {
                                         leaflet.part(entry.getKey()).unit()),
                                 leaflet.part(entry.getKey()).name()))
                 .collect(Collectors.joining(", "));
-        return "Enough for %s of %s; %s runs out first%s."
-                .formatted(
-                        split.batches() == 1 ? "one more batch" : Figures.number(split.batches()) + " more batches",
-                        Figures.ml(volume.ml()),
-                        first,
-                        over.isEmpty() ? ", and nothing is left over" : "; left over: " + over);
+        return new Batches(
+                "Enough for %s of %s; %s runs out first"
+                        .formatted(
+                                split.batches() == 1
+                                        ? "one more batch"
+                                        : Figures.number(split.batches()) + " more batches",
+                                Figures.ml(volume.ml()),
+                                first),
+                over.isEmpty() ? "Nothing will be left over." : over + " will be left over.");
     }
 
     /** Logs that a part was opened. */

@@ -2,7 +2,12 @@ package mezcla.web.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
+import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Unit;
+import mezcla.mixing.BatchPlan;
+import mezcla.mixing.BenchAct;
+import mezcla.mixing.BenchWalk;
 import mezcla.mixing.MixPlan;
 
 /**
@@ -22,9 +27,11 @@ public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY) {
      *
      * @param y its top
      * @param height how tall
-     * @param kind {@code water}, {@code part} or {@code top-up}
+     * @param kind {@code water}, {@code part}, {@code ready} or {@code top-up}; with {@code now} where it is about to be
+     *     poured
+     * @param label what it is; empty where nothing is written
      */
-    public record Layer(double y, double height, String kind) {}
+    public record Layer(double y, double height, String kind, String label) {}
 
     /**
      * A graduation mark.
@@ -51,9 +58,69 @@ public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY) {
         return new JugDrawing(layers, marks(plan.finalMl(), scale), BOTTOM - plan.finalMl() * scale);
     }
 
+    /**
+     * Draws the jug of a bath as it fills: what was poured, and outlined what is poured now.
+     *
+     * @param walk how far the mix has come
+     * @param bath the bath at hand
+     * @param now the act at hand
+     */
+    public static JugDrawing filling(BenchWalk walk, BatchPlan.PlannedBath bath, BenchAct now) {
+        MixPlan plan = bath.mix();
+        double most = Math.max(plan.finalMl(), walk.made(bath).levelMl());
+        double scale = FULL / (most * 1.12);
+        List<Layer> layers = new ArrayList<>();
+        double level = 0;
+        for (BenchAct act : walk.acts()) {
+            boolean done = walk.done().containsKey(act.number());
+            if (act.bath().equals(bath.bath().key()) && (done || act.number() == now.number())) {
+                double added = added(walk, act, level);
+                if (added > 0) {
+                    layers.add(new Layer(
+                            BOTTOM - (level + added) * scale,
+                            added * scale,
+                            kind(act, plan) + (done ? "" : " now"),
+                            label(act, walk)));
+                    level += added;
+                }
+            }
+        }
+        return new JugDrawing(layers, marks(plan.finalMl(), scale), BOTTOM - plan.finalMl() * scale);
+    }
+
+    private static double added(BenchWalk walk, BenchAct act, double level) {
+        double amount = walk.really(act);
+        return switch (act.kind()) {
+            case WATER, RINSE_MEASURE -> amount;
+            case PART -> act.unit() == Unit.G ? amount * Part.ML_PER_GRAM : amount;
+            case TOP_UP -> amount - level;
+            case WAIT, BOTTLE, RINSE_ALL -> 0;
+        };
+    }
+
+    private static String kind(BenchAct act, MixPlan plan) {
+        return switch (act.kind()) {
+            case PART -> plan.recipe().mode() == Recipe.Mode.READY_TO_USE ? "ready" : "part";
+            case TOP_UP -> "top-up";
+            default -> "water";
+        };
+    }
+
+    private static String label(BenchAct act, BenchWalk walk) {
+        MixPlan.PlannedAddition planned = act.planned();
+        return switch (act.kind()) {
+            case PART ->
+                planned == null
+                        ? ""
+                        : walk.plan().leaflet().part(planned.addition().part()).name();
+            case TOP_UP -> "top up";
+            default -> "water";
+        };
+    }
+
     private static double add(List<Layer> layers, double below, double height, String kind) {
         if (height > 0) {
-            layers.add(new Layer(below - height, height, kind));
+            layers.add(new Layer(below - height, height, kind, ""));
         }
         return below - height;
     }

@@ -4,6 +4,7 @@ import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import mezcla.batch.Bottle;
 import mezcla.batch.Place;
 import mezcla.measure.Refusal;
@@ -68,6 +69,19 @@ public class HouseService {
     @Transactional(readOnly = true)
     public List<Bottle> bottles() {
         return mapper.bottles(false);
+    }
+
+    /**
+     * The bottle of that id, kept or removed.
+     *
+     * @throws Refusal {@code bottle-missing}
+     */
+    @Transactional(readOnly = true)
+    public Bottle bottle(long id) {
+        return Stream.concat(mapper.bottles(false).stream(), mapper.bottles(true).stream())
+                .filter(bottle -> bottle.id() == id)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("bottle-missing"));
     }
 
     /** The places where its bottles stand, by name. */
