@@ -40,6 +40,9 @@
     }
   });
 
+  document.querySelector(".walk-acts [aria-current]")?.scrollIntoView({ block: "center" });
+  window.scrollTo(0, 0);
+
   let audio;
   const tone = (pitch, at, length) => {
     const oscillator = audio.createOscillator();

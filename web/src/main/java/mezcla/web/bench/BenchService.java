@@ -166,7 +166,7 @@ public class BenchService {
                             .filter(act -> act.bath().equals(bath.bath().key()))
                             .map(act -> new BenchView.Line(
                                     words(mix, act),
-                                    act.number() == now ? "now" : act.number() < now ? "done" : "later",
+                                    act.number() == now ? "now" : act.number() < now ? "ticked" : "later",
                                     otherwise(mix.walk(), act)))
                             .toList()));
         }

@@ -48,7 +48,7 @@ public record BenchView(
      * An act at the side.
      *
      * @param words what it is
-     * @param state {@code done}, {@code now} or {@code later}
+     * @param state {@code ticked}, {@code now} or {@code later}
      * @param otherwise what it really was; empty for as planned
      */
     public record Line(String words, String state, String otherwise) {}

@@ -87,7 +87,7 @@ final class BenchWater {
                 .formatted(Figures.celsius(wanted), Figures.celsius(start), Figures.celsius(wanted));
         if (start > 100 || start < 0) {
             lines.add("No start water lands this at %s: warm the bottle instead.".formatted(Figures.celsius(wanted)));
-        } else if (mixing != null && start > mixing.max()) {
+        } else if (mixing != null && start > mixing.max() + 0.05) {
             lines.add(line
                     + " That is above the %s the sheet allows: better warm the bottle afterwards."
                             .formatted(Figures.celsius(mixing.max())));

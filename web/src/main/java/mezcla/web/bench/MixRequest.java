@@ -11,4 +11,4 @@ import mezcla.mixing.MixPlan;
  * @param wanted how much of which bath, by its key
  * @param typed what was typed for that, by the bath's key
  */
-record MixRequest(List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed) {}
+public record MixRequest(List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed) {}

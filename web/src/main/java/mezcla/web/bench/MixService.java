@@ -237,7 +237,7 @@ public class MixService {
      * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
      */
     @Transactional
-    long begin(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
+    public long begin(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
         LogState state = log.state();
         Stock stock = stock(state, request.kits());
         BatchPlan plan = stock.plan(request.wanted());

@@ -213,7 +213,7 @@ public class Mixes {
      * @throws Refusal {@code unknown-mix}, {@code mix-is-over}, {@code act-done-already}, {@code act-out-of-turn}
      */
     @Transactional
-    void tick(SignedIn who, long id, int act, @Nullable Double poured, @Nullable Double celsius) {
+    public void tick(SignedIn who, long id, int act, @Nullable Double poured, @Nullable Double celsius) {
         underWay(id).walk().refuseOutOfTurn(act, false);
         mapper.addTick(id, act, false, poured, celsius, who.id(), clock.instant());
     }
@@ -342,5 +342,29 @@ public class Mixes {
                         && made.levelMl() >= bath.mix().finalMl() - 1e-6
                 ? bath.mix().finalMl()
                 : made.levelMl();
+    }
+
+    /** What of a mix is in its bottle already. */
+    @Transactional(readOnly = true)
+    public List<BottledBath> bottled(long id) {
+        Mix mix = one(id);
+        String name =
+                mix.name() == null ? log.state().batch(mix.batchId()).mixed().name() : mix.name();
+        return mix.walk().plan().baths().stream()
+                .filter(bath -> mix.isBottled(bath.bath().key()))
+                .map(bath -> {
+                    MixMapper.BathRow row = mix.baths().get(bath.bath().key());
+                    return new BottledBath(
+                            row.fillId(),
+                            mix.batchId(),
+                            name,
+                            mix.walk().plan().leaflet(),
+                            bath.bath(),
+                            volumeMl(mix, bath),
+                            houses.bottle(row.bottleId()).label(),
+                            mix.begunAt(),
+                            mix.begunBy());
+                })
+                .toList();
     }
 }

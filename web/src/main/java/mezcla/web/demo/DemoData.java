@@ -8,6 +8,7 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -18,18 +19,24 @@ import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.Place;
 import mezcla.batch.WasteRoute;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.BatchPlan;
+import mezcla.mixing.MixPlan;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
+import mezcla.web.bench.MixRequest;
+import mezcla.web.bench.MixService;
+import mezcla.web.bench.Mixes;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
 import org.joda.money.CurrencyUnit;
@@ -60,13 +67,24 @@ class DemoData implements ApplicationRunner {
     private final Members members;
     private final Leaflets leaflets;
     private final DarkroomLog log;
+    private final MixService plans;
+    private final Mixes mixes;
     private final Clock clock;
 
     private final Map<String, SignedIn> people = new HashMap<>();
     private final Map<String, Leaflet> sheets = new HashMap<>();
     private final Map<String, Bottle> bottles = new LinkedHashMap<>();
 
-    DemoData(HouseService houses, Members members, Leaflets leaflets, DarkroomLog log, Clock clock) {
+    DemoData(
+            HouseService houses,
+            Members members,
+            Leaflets leaflets,
+            DarkroomLog log,
+            MixService plans,
+            Mixes mixes,
+            Clock clock) {
+        this.plans = plans;
+        this.mixes = mixes;
         this.houses = houses;
         this.members = members;
         this.leaflets = leaflets;
@@ -96,6 +114,8 @@ class DemoData implements ApplicationRunner {
         addColourSlide();
         arrive("Bram", 12, "oxbow-negative-liquid", 5650, 480);
         arrive("Bram", 12, "sootback-cine", 7900, 480);
+        arrive("Tomasz", 430, "weir-separate-bath-set", 17400, 1650);
+        beginAMix();
     }
 
     /** Tells on the console where the demonstration is and how to get in. */
@@ -136,6 +156,9 @@ class DemoData implements ApplicationRunner {
         houses.addTool("100 ml cylinder", Tool.Kind.CYLINDER, 100, 1);
         houses.addTool("500 ml cylinder", Tool.Kind.CYLINDER, 500, 5);
         houses.addTool("Bench scales", Tool.Kind.SCALES, 500, 0.1);
+        houses.addJug("600 ml jug", 600);
+        houses.addJug("1 L jug", 1000);
+        houses.addJug("2 L jug", 2000);
         houses.addHeater("Old circulator", -0.8);
         houses.addHeater("New circulator", 0.2);
     }
@@ -175,6 +198,7 @@ class DemoData implements ApplicationRunner {
         run("Tomasz", 20, tested, 0, "135-36", "135-24");
         run("Ines", 11, tested, 0, "135-36");
         renew("Bram", 6, tested, weir, "bl", 500, "A5");
+        decant("Devi", 30, weir, "dev-c", 9);
 
         long third = arrive("Bram", 30, "oxbow-negative-liquid", 5650, 480);
         long added = mix("Bram", 23, third, "Oxbow liquid", 1200, "C4", "C5", "C6");
@@ -276,6 +300,33 @@ class DemoData implements ApplicationRunner {
                                 bottles.get(label),
                                 state.uses(planned),
                                 null)));
+    }
+
+    private void decant(String who, int daysAgo, long kit, String part, int vials) {
+        log.add(people.get(who), at(daysAgo, 17), false, stamp -> new LogEntry.PartDecanted(stamp, kit, part, vials));
+    }
+
+    /** Devi was called away at the third act. */
+    private void beginAMix() {
+        long kit = log.state().kits().values().stream()
+                .filter(each -> each.arrival().leaflet().key().equals("weir-separate-bath-set"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        SignedIn devi = people.get("Devi");
+        Map<String, MixPlan.Wanted> wanted = new LinkedHashMap<>();
+        Map<String, String> typed = new HashMap<>();
+        Map<String, String> into = new HashMap<>();
+        Iterator<String> labels = List.of("A2", "A6", "B4", "B5").iterator();
+        for (Bath bath : sheets.get("weir-separate-bath-set").baths()) {
+            wanted.put(bath.key(), new MixPlan.Wanted(500, 500));
+            typed.put(bath.key(), "500 ml");
+            into.put(bath.key(), Long.toString(bottles.get(labels.next()).id()));
+        }
+        long mix = plans.begin(
+                devi, new MixRequest(List.of(kit), wanted, typed), "Weir for the weekend", into, new FieldErrors());
+        mixes.tick(devi, mix, 0, null, 40.5);
+        mixes.tick(devi, mix, 1, 63.0, null);
     }
 
     private void note(String who, int daysAgo, long batch, String text) {

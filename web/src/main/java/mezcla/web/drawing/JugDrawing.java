@@ -9,6 +9,7 @@ import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BenchAct;
 import mezcla.mixing.BenchWalk;
 import mezcla.mixing.MixPlan;
+import mezcla.web.shell.Figures;
 
 /**
  * A jug with the layers of a bath: start water, each part, and what tops it up. Lengths are in the units of the drawing.
@@ -16,8 +17,9 @@ import mezcla.mixing.MixPlan;
  * @param layers from the bottom up
  * @param marks graduation marks from the bottom up
  * @param topUpY where the line to top up to is drawn
+ * @param topUp what is written at it
  */
-public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY) {
+public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY, String topUp) {
     private static final double BOTTOM = 150;
     private static final double FULL = 130;
     private static final double LEAST_APART = 12;
@@ -55,7 +57,11 @@ public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY) {
                     plan.recipe().mode() == Recipe.Mode.READY_TO_USE ? "ready" : "part");
         }
         add(layers, y, plan.topUpMl() * scale, "top-up");
-        return new JugDrawing(layers, marks(plan.finalMl(), scale), BOTTOM - plan.finalMl() * scale);
+        return new JugDrawing(
+                layers,
+                marks(plan.finalMl(), scale),
+                BOTTOM - plan.finalMl() * scale,
+                "up to " + Figures.ml(plan.finalMl()));
     }
 
     /**
@@ -85,7 +91,11 @@ public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY) {
                 }
             }
         }
-        return new JugDrawing(layers, marks(plan.finalMl(), scale), BOTTOM - plan.finalMl() * scale);
+        return new JugDrawing(
+                layers,
+                marks(plan.finalMl(), scale),
+                BOTTOM - plan.finalMl() * scale,
+                "up to " + Figures.ml(plan.finalMl()));
     }
 
     private static double added(BenchWalk walk, BenchAct act, double level) {

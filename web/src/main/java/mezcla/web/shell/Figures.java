@@ -21,6 +21,7 @@ public final class Figures {
         "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"
     };
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
+    private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.UK);
     private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
     private static final DateTimeFormatter WEEKDAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE HH:mm", Locale.UK);
@@ -136,6 +137,11 @@ public final class Figures {
     /** A day: {@code 2 November}. */
     public static String day(Instant instant, ZoneId zone) {
         return DAY.format(instant.atZone(zone));
+    }
+
+    /** A day with its year, for paper: {@code 2 November 2026}. */
+    public static String dayAndYear(Instant instant, ZoneId zone) {
+        return DAY_AND_YEAR.format(instant.atZone(zone));
     }
 
     /** A day and an hour: {@code Tuesday 24 November, 18:20}. */

@@ -292,6 +292,7 @@ public final class Sentences {
             case "act-out-of-turn" -> "Somebody went on with this mix at another device. This is where it stands now.";
             case "mix-is-over" -> "This mix is over: it is on the shelf, or was abandoned.";
             case "acts-left" -> "Not every act is done yet.";
+            case "boxes-missing" -> "Tick the boxes that are ticked on the card.";
             case "not-a-code" -> text + " is not the code of a bottle. It has a slip, or was never ours.";
             case "pin-form" -> "Use 4 to 8 digits.";
             case "wrong-pin" -> "That is not their PIN.";

@@ -1,0 +1,147 @@
+package mezcla.web.label;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Refusal;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
+import mezcla.web.house.TypedDay;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
+import mezcla.web.shell.TypedText;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/** Labels, their codes, and the card for an evening without a screen. */
+@Controller
+class LabelController {
+    private static final int OWNER_CHARACTERS = 40;
+    private static final int ON_A_SHEET = 8;
+
+    private final LabelService labels;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+    private final Clock clock;
+
+    LabelController(LabelService labels, HouseService houses, OneTimeForms forms, Clock clock) {
+        this.labels = labels;
+        this.houses = houses;
+        this.forms = forms;
+        this.clock = clock;
+    }
+
+    @GetMapping("/batches/{id}/labels")
+    ModelAndView ofBatch(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "a4") String on,
+            @RequestParam(defaultValue = "1") String from,
+            HttpServletRequest request) {
+        return sheet(labels.ofBatch(id, address(request)), "/batches/" + id, on, from);
+    }
+
+    @GetMapping("/mixes/{id}/labels")
+    ModelAndView ofMix(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "a4") String on,
+            @RequestParam(defaultValue = "1") String from,
+            HttpServletRequest request) {
+        return sheet(labels.ofMix(id, address(request)), "/mixes/" + id, on, from);
+    }
+
+    private static String address(HttpServletRequest request) {
+        return ServletUriComponentsBuilder.fromContextPath(request).build().toUriString();
+    }
+
+    private static ModelAndView sheet(List<LabelView> labels, String back, String on, String from) {
+        int first = from.matches("[1-8]") ? Integer.parseInt(from) : 1;
+        ModelAndView page = new ModelAndView("label/labels");
+        page.addObject("labels", labels);
+        page.addObject("back", back);
+        page.addObject("on", on.equals("roll") ? "roll" : "a4");
+        page.addObject("from", first);
+        page.addObject("onASheet", ON_A_SHEET);
+        return page;
+    }
+
+    /** Where a scanned or typed code leads. */
+    @GetMapping("/codes/{code}")
+    String scanned(@PathVariable String code) {
+        return labels.batchOf(code)
+                .map(batch -> "redirect:/batches/" + batch)
+                .orElseThrow(() -> Refusal.of("unknown-fill"));
+    }
+
+    @GetMapping("/batches/{id}/card")
+    ModelAndView card(@PathVariable long id) {
+        return card(id, Map.of(), new FieldErrors());
+    }
+
+    @PostMapping("/batches/{id}/ticks")
+    ModelAndView enter(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Tank tank = errors.read("tank", () -> houses.tank(TypedChoice.number(text(typed, "tank"), "unknown-tank")));
+        Map<Integer, LabelService.Ticked> boxes = new LinkedHashMap<>();
+        for (int i = 1; i <= LabelService.CARD_ROLLS; i++) {
+            if (typed.containsKey("ticked" + i)) {
+                read(typed, i, errors, boxes);
+            }
+        }
+        if (boxes.isEmpty() && errors.none()) {
+            errors.add("ticked", Refusal.of("boxes-missing"));
+        }
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    labels.enter(member, id, FieldErrors.known(tank), boxes);
+                    return "/batches/" + id + "?logged";
+                },
+                refusal -> "ticked",
+                () -> card(id, typed, errors));
+    }
+
+    private void read(Map<String, String> typed, int row, FieldErrors errors, Map<Integer, LabelService.Ticked> boxes) {
+        String owner = errors.read(
+                "owner" + row, () -> TypedText.of(text(typed, "owner" + row), OWNER_CHARACTERS, "owner-missing"));
+        FilmFormat format = errors.read("format" + row, () -> FilmFormat.labelled(text(typed, "format" + row)));
+        String day = text(typed, "day" + row);
+        Instant when = day.isBlank()
+                ? clock.instant()
+                : errors.read(
+                        "day" + row, () -> TypedDay.noonOf(day, houses.house().timeZone(), clock.instant()));
+        if (owner != null && format != null && when != null) {
+            boxes.put(row, new LabelService.Ticked(owner, format, when));
+        }
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    private ModelAndView card(long id, Map<String, String> typed, FieldErrors errors) {
+        ModelAndView page = new ModelAndView("label/card");
+        page.addObject("batchId", id);
+        page.addObject("card", labels.card(id));
+        page.addObject("tanks", houses.tanks());
+        page.addObject("formats", FilmFormat.values());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+}
