@@ -53,6 +53,20 @@ public class BadInputTest extends DemoApplicationTest {
         PASSWORD("", "short", "é".repeat(60)),
         PIN("12", "abcd", "-1234", "123456789", SCRIPT),
         TIME_ZONE("", "   ", "Mars", "-3", SCRIPT),
+        TIME("", "   ", "abc", "-3", "0", "3:75", "9:99:99", "NaN", "200 ml", SCRIPT),
+        DEGREES("", "   ", "abc", "-3", "900", "NaN", "38 ml", SCRIPT),
+        TOLERANCE("", "   ", "abc", "-3", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_RANGE("abc", "-3", "0", "16-12", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_DAYS("abc", "-3", "0", "99999", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_PERCENTAGE("abc", "-3", "0", "101", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_MINUTES("abc", "-3", "0", "999", "1.5", SCRIPT),
+        OPTIONAL_DILUTION("abc", "-3", "0 + 1", "1", SCRIPT),
+        OPTIONAL_LINES("abc", "-3", "0", "NaN 3:15", SCRIPT),
+        OPTIONAL_AMOUNT("abc", "-3", "99999999", "NaN", "5 °C", SCRIPT),
+        PART_LEVEL("", "   ", "abc", "-3", "99999999", "NaN", "5 °C", SCRIPT),
+        WEEKS("", "   ", "abc", "-3", "99", "1.5", "NaN", SCRIPT),
+        VIALS("", "   ", "abc", "-3", "0", "100", "1.5", "NaN", SCRIPT),
+        FIGURE("", "   ", "abc", "-3", "NaN", SCRIPT),
         OPTIONAL_ADDRESS("darkroom", "ftp://darkroom", "javascript:alert(1)", SCRIPT);
 
         private final List<String> refused;
@@ -197,10 +211,113 @@ public class BadInputTest extends DemoApplicationTest {
                         Map.of("volume", "500", "name", "Trial", "bottles[dev]", free),
                         Map.of("volume", Takes.VOLUME, "name", Takes.WORDS, "bottles[dev]", Takes.CHOICE)),
                 new Form(
+                        "/kits/7/mixes",
+                        "ines",
+                        Map.of("volume", "500", "name", "Trial", "bottles[dev]", free, "read", "true"),
+                        Map.of(
+                                "volume",
+                                Takes.VOLUME,
+                                "name",
+                                Takes.WORDS,
+                                "bottles[dev]",
+                                Takes.CHOICE,
+                                "volumes[dev]",
+                                Takes.OPTIONAL_VOLUME,
+                                "partsFor",
+                                Takes.OPTIONAL_VOLUME,
+                                "second",
+                                Takes.OPTIONAL_CHOICE)),
+                new Form(
+                        "/mixes/1/ticks",
+                        "ines",
+                        Map.of("act", "2"),
+                        Map.of("poured", Takes.OPTIONAL_AMOUNT, "celsius", Takes.OPTIONAL_DEGREES)),
+                new Form("/mixes/1/abandon", "ines", Map.of(), Map.of("why", Takes.WORDS)),
+                new Form(
+                        "/batches/4/ticks",
+                        "ines",
+                        Map.of("ticked1", "true", "owner1", "Ines", "format1", "120", "day1", "", "tank", "1"),
+                        Map.of(
+                                "owner1",
+                                Takes.WORDS,
+                                "format1",
+                                Takes.CHOICE,
+                                "day1",
+                                Takes.OPTIONAL_DAY,
+                                "tank",
+                                Takes.CHOICE)),
+                new Form("/kits/3/openings", "ines", Map.of(), Map.of("opened", Takes.CHOICE)),
+                new Form(
+                        "/kits/3/decantings",
+                        "ines",
+                        Map.of("decanted", "dev-c", "vials", "6"),
+                        Map.of("decanted", Takes.CHOICE, "vials", Takes.VIALS)),
+                new Form(
+                        "/kits/3/corrections",
+                        "ines",
+                        Map.of("corrected", "dev-c", "left", "80", "correctedWhy", "spilled"),
+                        Map.of("corrected", Takes.CHOICE, "left", Takes.PART_LEVEL, "correctedWhy", Takes.WORDS)),
+                new Form(
+                        "/kits/3/losses",
+                        "ines",
+                        Map.of("gone", "dev-c", "goneAmount", "5", "route", "DEVELOPERS", "goneWhy", "brown"),
+                        Map.of(
+                                "gone",
+                                Takes.CHOICE,
+                                "goneAmount",
+                                Takes.VOLUME,
+                                "route",
+                                Takes.CHOICE,
+                                "goneWhy",
+                                Takes.WORDS)),
+                new Form(
+                        "/kits/3/moves",
+                        "ines",
+                        Map.of("moved", "dev-c", "to", "9"),
+                        Map.of("moved", Takes.CHOICE, "to", Takes.CHOICE)),
+                new Form("/leaflets", "bram", sheet(), sheetFields()),
+                new Form(
+                        "/leaflets/1/retypings",
+                        "ines",
+                        Map.of(),
+                        Map.of(
+                                "KIT_AMOUNT__dev-a",
+                                Takes.VOLUME,
+                                "TIME_dev_",
+                                Takes.TIME,
+                                "TEMPERATURE_dev_",
+                                Takes.DEGREES,
+                                "MOST_ROLLS_dev_",
+                                Takes.FIGURE)),
+                new Form(
+                        "/house/surroundings",
+                        "bram",
+                        Map.of("coldWater", "12", "hotWater", "58", "room", "19", "deliveryWeeks", "4"),
+                        Map.of(
+                                "coldWater",
+                                Takes.DEGREES,
+                                "hotWater",
+                                Takes.DEGREES,
+                                "room",
+                                Takes.DEGREES,
+                                "deliveryWeeks",
+                                Takes.WEEKS)),
+                new Form(
+                        "/house/jugs",
+                        "bram",
+                        Map.of("jug", "Bucket", "jugVolume", "5 L"),
+                        Map.of("jug", Takes.WORDS, "jugVolume", Takes.VOLUME)),
+                new Form(
                         "/kits",
                         "bram",
                         Map.of("leaflet", "1", "price", "50", "delivery", "", "lot", "", "came", ""),
                         Map.of(
+                                "other",
+                                Takes.OPTIONAL_MONEY,
+                                "note",
+                                Takes.OPTIONAL_WORDS,
+                                "paidBy",
+                                Takes.OPTIONAL_WORDS,
                                 "leaflet",
                                 Takes.CHOICE,
                                 "price",
@@ -284,6 +401,71 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form("/house/heaters/1/offset", "bram", Map.of(), Map.of("offset1", Takes.DIFFERENCE)));
     }
 
+    private static Map<String, String> sheet() {
+        return new LinkedHashMap<>(Map.ofEntries(
+                Map.entry("name", "Bellows Negative 500 ml"),
+                Map.entry("maker", "Bellows"),
+                Map.entry("process", "colour-negative"),
+                Map.entry("makes", "500"),
+                Map.entry("parts", "1"),
+                Map.entry("part0-name", "Developer A"),
+                Map.entry("part0-unit", "ML"),
+                Map.entry("part0-amount", "50"),
+                Map.entry("baths", "1"),
+                Map.entry("bath0-role", "developer"),
+                Map.entry("bath0-mode", "TOP_UP"),
+                Map.entry("bath0-water", "300"),
+                Map.entry("bath0-adds", "1"),
+                Map.entry("bath0-add0-part", "Developer A"),
+                Map.entry("bath0-add0-amount", "50"),
+                Map.entry("bath0-add0-care", "NORMAL"),
+                Map.entry("bath0-time", "3:15"),
+                Map.entry("bath0-at", "38"),
+                Map.entry("bath0-within", "± 0.3"),
+                Map.entry("bath0-wear", "per-roll"),
+                Map.entry("bath0-percent", "2")));
+    }
+
+    private static Map<String, Takes> sheetFields() {
+        return Map.ofEntries(
+                Map.entry("name", Takes.WORDS),
+                Map.entry("maker", Takes.WORDS),
+                Map.entry("process", Takes.CHOICE),
+                Map.entry("processCode", Takes.OPTIONAL_WORDS),
+                Map.entry("makes", Takes.VOLUME),
+                Map.entry("part0-name", Takes.WORDS),
+                Map.entry("part0-unit", Takes.CHOICE),
+                Map.entry("part0-amount", Takes.VOLUME),
+                Map.entry("part0-sealed", Takes.OPTIONAL_DAYS),
+                Map.entry("part0-opened", Takes.OPTIONAL_DAYS),
+                Map.entry("part0-share", Takes.OPTIONAL_PERCENTAGE),
+                Map.entry("bath0-role", Takes.CHOICE),
+                Map.entry("bath0-mode", Takes.CHOICE),
+                Map.entry("bath0-makes", Takes.OPTIONAL_VOLUME),
+                Map.entry("bath0-water", Takes.OPTIONAL_VOLUME),
+                Map.entry("bath0-mixLeast", Takes.OPTIONAL_DEGREES),
+                Map.entry("bath0-mixBest", Takes.OPTIONAL_DEGREES),
+                Map.entry("bath0-mixMost", Takes.OPTIONAL_DEGREES),
+                Map.entry("bath0-add0-part", Takes.WORDS),
+                Map.entry("bath0-add0-amount", Takes.VOLUME),
+                Map.entry("bath0-add0-care", Takes.CHOICE),
+                Map.entry("bath0-add0-wait", Takes.OPTIONAL_MINUTES),
+                Map.entry("bath0-add0-note", Takes.OPTIONAL_WORDS),
+                Map.entry("bath0-time", Takes.TIME),
+                Map.entry("bath0-rotary", Takes.OPTIONAL_TIME),
+                Map.entry("bath0-at", Takes.DEGREES),
+                Map.entry("bath0-within", Takes.TOLERANCE),
+                Map.entry("bath0-percent", Takes.OPTIONAL_PERCENTAGE),
+                Map.entry("bath0-push", Takes.OPTIONAL_LINES),
+                Map.entry("bath0-table", Takes.OPTIONAL_LINES),
+                Map.entry("bath0-capacity", Takes.OPTIONAL_RANGE),
+                Map.entry("bath0-capacityFor", Takes.OPTIONAL_VOLUME),
+                Map.entry("bath0-life", Takes.OPTIONAL_RANGE),
+                Map.entry("bath0-oneShot", Takes.OPTIONAL_DILUTION),
+                Map.entry("steps", Takes.OPTIONAL_LINES),
+                Map.entry("examples", Takes.OPTIONAL_LINES));
+    }
+
     @DataProvider
     public Object[][] badInput() {
         List<Object[]> rows = new ArrayList<>();
@@ -320,6 +502,7 @@ public class BadInputTest extends DemoApplicationTest {
     private static boolean isText(Takes takes) {
         return takes != null
                 && !takes.name().contains("CHOICE")
+                && !takes.name().contains("LINES")
                 && takes != Takes.PUSH
                 && takes != Takes.PASSWORD
                 && takes != Takes.PIN;

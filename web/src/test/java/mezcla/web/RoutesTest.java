@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import mezcla.batch.ShortCode;
 import mezcla.web.shell.Members;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -73,12 +74,44 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /fills/{id}/top-ups", Who.MEMBERS},
         {"GET /kits/{id}/mix", Who.MEMBERS},
         {"POST /kits/{id}/batches", Who.MEMBERS},
+        {"GET /kits/{id}/mix/card", Who.MEMBERS},
+        {"POST /kits/{id}/mixes", Who.MEMBERS},
+        {"GET /mixes/{id}", Who.MEMBERS},
+        {"GET /mixes/{id}/labels", Who.MEMBERS},
+        {"POST /mixes/{id}/ticks", Who.MEMBERS},
+        {"POST /mixes/{id}/undo", Who.MEMBERS},
+        {"POST /mixes/{id}/end", Who.MEMBERS},
+        {"POST /mixes/{id}/abandon", Who.MEMBERS},
+        {"GET /batches/{id}/labels", Who.MEMBERS},
+        {"GET /batches/{id}/card", Who.MEMBERS},
+        {"POST /batches/{id}/ticks", Who.MEMBERS},
+        {"GET /codes/{code}", Who.MEMBERS},
+        {"GET /kits/{id}", Who.MEMBERS},
+        {"POST /kits/{id}/openings", Who.MEMBERS},
+        {"POST /kits/{id}/decantings", Who.MEMBERS},
+        {"POST /kits/{id}/corrections", Who.MEMBERS},
+        {"POST /kits/{id}/losses", Who.MEMBERS},
+        {"POST /kits/{id}/moves", Who.MEMBERS},
+        {"GET /leaflets", Who.MEMBERS},
+        {"GET /leaflets/{id}", Who.MEMBERS},
+        {"GET /leaflets/{id}/file", Who.MEMBERS},
+        {"GET /leaflets/{id}/retype", Who.MEMBERS},
+        {"POST /leaflets/{id}/retypings", Who.MEMBERS},
+        {"GET /leaflets/new", Who.STEWARDS},
+        {"POST /leaflets/draft", Who.STEWARDS},
+        {"POST /leaflets/check", Who.STEWARDS},
+        {"POST /leaflets", Who.STEWARDS},
+        {"GET /leaflets/import", Who.STEWARDS},
+        {"POST /leaflets/import", Who.STEWARDS},
+        {"POST /leaflets/imports", Who.STEWARDS},
         {"GET /kits/new", Who.STEWARDS},
         {"POST /kits", Who.STEWARDS},
         {"GET /adopt", Who.MEMBERS},
         {"POST /adoptions", Who.MEMBERS},
         {"POST /house/me", Who.MEMBERS},
         {"POST /house/details", Who.STEWARDS},
+        {"POST /house/surroundings", Who.STEWARDS},
+        {"POST /house/jugs", Who.STEWARDS},
         {"POST /house/members", Who.STEWARDS},
         {"POST /house/members/{id}/password", Who.STEWARDS},
         {"POST /house/tanks", Who.STEWARDS},
@@ -154,6 +187,7 @@ public class RoutesTest extends DemoApplicationTest {
                 .replace("/batches/{id}", "/batches/5")
                 .replace("{id}", "1")
                 .replace("{sequence}", "1")
+                .replace("{code}", ShortCode.of(7))
                 .replace("{started}", "1");
         MockHttpServletRequestBuilder request = request(
                         HttpMethod.valueOf(route.substring(0, route.indexOf(' '))), page)

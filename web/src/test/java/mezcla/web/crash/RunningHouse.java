@@ -9,7 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The application in a process of its own, so that it can be killed. */
-final class RunningHouse {
+public final class RunningHouse {
     private static final Pattern OPEN = Pattern.compile("is open at (http://localhost:[0-9]+)");
 
     private final Process process;
@@ -20,7 +20,7 @@ final class RunningHouse {
         this.address = address;
     }
 
-    static RunningHouse open(Path folder) throws IOException {
+    public static RunningHouse open(Path folder) throws IOException {
         Process process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-XX:TieredStopAtLevel=1",
@@ -46,12 +46,13 @@ final class RunningHouse {
         throw new IOException("it did not open: " + said);
     }
 
-    String address() {
+    /** Where it is. */
+    public String address() {
         return address;
     }
 
     /** As a power cut would. */
-    void kill() throws InterruptedException {
+    public void kill() throws InterruptedException {
         process.destroyForcibly().waitFor();
     }
 }

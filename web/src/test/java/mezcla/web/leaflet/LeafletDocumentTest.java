@@ -8,6 +8,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
@@ -19,6 +21,7 @@ import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
+import mezcla.processing.ExampleCheck;
 import org.springframework.core.io.ClassPathResource;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -108,5 +111,60 @@ public class LeafletDocumentTest {
                         document("oxbow-negative-liquid").replace("\"bx-b\", \"name\"", "\"bx-a\", \"name\"")))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("key-twice");
+    }
+
+    @Test(dataProvider = "leaflets")
+    public void whatIsWrittenReadsBackAndIsASoundFile(String key, FilmProcess process, int baths) throws IOException {
+        Leaflet leaflet = LeafletDocument.read(document(key));
+        String written = LeafletDocument.write(leaflet);
+        assertThat(LeafletDocument.read(written)).isEqualTo(leaflet);
+        assertThat(LeafletFile.of(written).faults()).isEmpty();
+        assertThat(LeafletFile.of(document(key)).leaflet()).isEqualTo(leaflet);
+        assertThat(ExampleCheck.of(leaflet)).isNotEmpty().allMatch(ExampleCheck::agrees);
+    }
+
+    @Test(dataProvider = "leaflets")
+    public void aSheetThatIsTypedAsShownIsTheSame(String key, FilmProcess process, int baths) throws IOException {
+        Leaflet leaflet = LeafletDocument.read(document(key));
+        SheetReading reading = new SheetReading(SheetForm.of(leaflet));
+        assertThat(reading.leaflet(leaflet)).isEqualTo(leaflet.withVersion(leaflet.version() + 1));
+        assertThat(reading.errors().all()).isEmpty();
+        assertThat(reading.asides()).isEmpty();
+    }
+
+    @DataProvider
+    public Object[][] faulty() {
+        return new Object[][] {
+            {"\"makesMl\": 1200,", "", "The file: “makesMl” is missing."},
+            {
+                "\"format\": \"mezcla-leaflet/1\"",
+                "\"format\": \"mezcla-leaflet/9\"",
+                "format: has to be “mezcla-leaflet/1”."
+            },
+            {
+                "\"mode\": \"top-up\"",
+                "\"mode\": \"shaken\"",
+                "baths, number 1 (dev): recipe: mode: has to be one of top-up, fixed-water, ready-to-use."
+            },
+            {"\"amount\": 150", "\"amount\": \"lots\"", "parts, number 1 (dev-a): amount: has to be a number."},
+            {
+                "\"baseSeconds\": 200",
+                "\"baseSeconds\": 0",
+                "baths, number 1 (dev): timing: baseSeconds: has to be 1 at least."
+            },
+            {"\"min\": 14, \"max\": 18", "\"min\": 18, \"max\": 14", "The first limit is above the second."},
+            {"{\"part\": \"bx-a\"", "{\"part\": \"bx-z\"", "Choose parts of this kit."},
+            {"\"maker\":", "\"colour\": 1, \"maker\":", "The file: “colour” is not known here."},
+            {"\"parts\": [", "\"parts\": [[", "This is no JSON: it cannot be read from line"},
+        };
+    }
+
+    @Test(dataProvider = "faulty")
+    public void faultsInAFileAreNamedInWords(String from, String to, String said) throws IOException {
+        String document = document("oxbow-negative-liquid");
+        assertThat(document).contains(from);
+        LeafletFile file = LeafletFile.of(document.replaceFirst(Pattern.quote(from), Matcher.quoteReplacement(to)));
+        assertThat(file.leaflet()).isNull();
+        assertThat(file.faults()).anySatisfy(fault -> assertThat(fault).contains(said));
     }
 }

@@ -10,6 +10,7 @@ import mezcla.batch.AirKept;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Place;
+import mezcla.batch.WasteRoute;
 import mezcla.measure.FilmFormat;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.shell.Members;
@@ -115,7 +116,15 @@ public class DarkroomLogTest extends DemoApplicationTest {
                                     Money.parse("NZD 12.50"),
                                     Money.parse("NZD 1.00"),
                                     "lot 7",
-                                    List.of("dev-a", "dev-b"))),
+                                    List.of("dev-a", "dev-b"),
+                                    new LogEntry.Bought(Money.parse("NZD 0.75"), "ask twice", "Bram"))),
+                    log.add(ines, stamp -> new LogEntry.PartDecanted(stamp, 7, "dev-b", 4)),
+                    log.add(ines, stamp -> new LogEntry.PartCorrected(stamp, 7, "dev-b", 41.5, "looked")),
+                    log.add(
+                            ines,
+                            stamp -> new LogEntry.PartThrownAway(
+                                    stamp, 7, "dev-b", 1.5, WasteRoute.DEVELOPERS, "brown")),
+                    log.add(ines, stamp -> new LogEntry.PartMoved(stamp, 7, "dev-b", 6, 40)),
                     log.add(ines, stamp -> new LogEntry.EntryVoided(stamp, stamp.sequence() - 1, "mistake")));
             all.addAll(log.entries());
             status.setRollbackOnly();
@@ -165,6 +174,9 @@ public class DarkroomLogTest extends DemoApplicationTest {
             {"DELETE FROM log_entry"},
             {"UPDATE run_bath SET seconds = 1"},
             {"DELETE FROM part_use"},
+            {"DELETE FROM mix_tick"},
+            {"UPDATE mix_begun SET name = 'other'"},
+            {"UPDATE mix_bath SET volume_ml = 1"},
             {"UPDATE leaflet_version SET document = '{}'"},
         };
     }
