@@ -1,6 +1,7 @@
 // The bench: Space ticks the act, Backspace takes the last one back; waits count down; sound and speech where wanted.
 (() => {
-  const remembered = (name) => localStorage.getItem(`bench-${name}`) === "on";
+  const usual = { sound: "on", speech: "off" };
+  const remembered = (name) => (localStorage.getItem(`bench-${name}`) || usual[name]) === "on";
   const typing = (target) =>
     target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName));
   document.documentElement.classList.add("has-script");

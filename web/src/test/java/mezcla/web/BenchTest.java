@@ -122,7 +122,7 @@ public class BenchTest extends DemoApplicationTest {
                 "baths",
                 "dev",
                 "bottles[dev]",
-                bottle("E4"));
+                bottle("D3"));
         assertThat(part(7, "dev-b").left()).isEqualTo(before);
         tick(mix, 0);
         tick(mix, 1, "poured", "40");
@@ -270,7 +270,7 @@ public class BenchTest extends DemoApplicationTest {
 
     @Test
     public void plansSaySoWhenTheyAreStretchedOrFromTwoKits() throws Exception {
-        assertThat(page("/kits/7/mix?volume=1+L&partsFor=946&formKey=" + UUID.randomUUID(), "ines"))
+        assertThat(page("/kits/7/mix?volume=1000&partsFor=946&formKey=" + UUID.randomUUID(), "ines"))
                 .contains("Stretched: 5.4 % weaker than printed.");
         assertThat(page("/kits/7/mix?volume=500&volumes[bx]=300&formKey=" + UUID.randomUUID(), "ines"))
                 .contains("Mix 500 ml of developer, 300 ml of bleach-fix, 500 ml of final rinse");
@@ -324,7 +324,8 @@ public class BenchTest extends DemoApplicationTest {
                         "Developer waste")
                 .contains(ShortCode.of(fill.id()));
         Matcher path = Pattern.compile(
-                        "viewBox=\"0 0 (\\d+) \\d+\"[^>]*>.*?class=\"qr-ink\" d=\"([^\"]+)\"", Pattern.DOTALL)
+                        "viewBox=\"0 0 (\\d+) \\d+\" aria-label=\"Leads[^>]*>.*?class=\"qr-ink\" d=\"([^\"]+)\"",
+                        Pattern.DOTALL)
                 .matcher(sheet);
         assertThat(path.find()).isTrue();
         int size = Integer.parseInt(path.group(1)) - 4;

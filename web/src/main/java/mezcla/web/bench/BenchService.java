@@ -9,6 +9,7 @@ import java.util.Optional;
 import mezcla.batch.KitState;
 import mezcla.batch.PartState;
 import mezcla.batch.ShortCode;
+import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Part;
@@ -435,12 +436,29 @@ public class BenchService {
                                 ShortCode.of(row.fillId())),
                 "Label it now, while you know what it is. Never a drinks bottle.",
                 "",
-                fizzes ? List.of("Leave it open until it no longer fizzes.") : List.of(),
+                bottling(mix, fizzes),
                 "It is in the bottle",
                 "",
                 false,
                 -1,
                 "Pour it into bottle " + label);
+    }
+
+    private List<String> bottling(Mixes.Mix mix, boolean fizzes) {
+        List<String> warnings = new ArrayList<>();
+        Long old = mix.oldFill();
+        if (old != null && log.state().fill(old).discarded() == null) {
+            WasteRoute route = mix.oldRoute();
+            warnings.add("First a steward pours the old one away: %s in %s%s."
+                    .formatted(
+                            Figures.ml(log.state().fill(old).volumeMl()),
+                            log.state().fill(old).bottle().label(),
+                            route == null ? "" : ", to " + Figures.within(route.words())));
+        }
+        if (fizzes) {
+            warnings.add("Leave it open until it no longer fizzes.");
+        }
+        return warnings;
     }
 
     /** What turned out otherwise, for the bath at hand; for all of them at the end. */

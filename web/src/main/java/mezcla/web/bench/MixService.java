@@ -152,10 +152,13 @@ public class MixService {
             });
         }
         Bottling shelf = mixes.shelf(state);
-        return new Proposal(
-                plan,
-                MixView.of(title(plan, request), plan, equipment(), volumeMl -> shelf.freeFor(volumeMl, bottles)),
-                chosen);
+        MixView view =
+                MixView.of(title(plan, request), plan, equipment(), volumeMl -> shelf.freeFor(volumeMl, bottles));
+        String free = bottles.stream()
+                .filter(bottle -> chosen.containsValue(Long.toString(bottle.id())))
+                .map(Bottle::label)
+                .collect(Collectors.joining(", "));
+        return new Proposal(plan, view.with(new MixView.SetUp("Bottles, empty and clean", free)), chosen);
     }
 
     private static String title(BatchPlan plan, MixRequest request) {

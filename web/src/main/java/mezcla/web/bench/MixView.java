@@ -91,6 +91,15 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     /** What the house has to mix with. */
     record Equipment(List<Tool> tools, List<JugChoice> jugs, BenchWater water) {}
 
+    /** The same with one more thing to put out. */
+    MixView with(SetUp more) {
+        List<SetUp> all = new ArrayList<>(setUp);
+        if (!more.which().isEmpty()) {
+            all.add(more);
+        }
+        return new MixView(title, baths, cautions, all);
+    }
+
     /** A volume as it was typed; a bare number with the unit that stood beside it. */
     static String asTyped(String typed) {
         return typed.matches("[0-9.,]+") ? typed + "\u00a0" + Units.shown().volumeName() : typed;

@@ -310,6 +310,7 @@ class DemoData implements ApplicationRunner {
     private void beginAMix() {
         long kit = log.state().kits().values().stream()
                 .filter(each -> each.arrival().leaflet().key().equals("weir-separate-bath-set"))
+                .filter(each -> each.part("dev-c").openedAt() != null)
                 .findFirst()
                 .orElseThrow()
                 .id();

@@ -25,7 +25,6 @@ public class Pictures extends DemoApplicationTest {
                     desk,
                     "/shelf?film%5B0%5D.count=14&film%5B0%5D.format=120&process=colour-negative&push=0&tank=2",
                     "ways-out");
-            picture(desk, "/batches/2/renew?bath=dev", "renew");
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
             picture(desk, "/batches/4/run", "run");
@@ -34,16 +33,21 @@ public class Pictures extends DemoApplicationTest {
             desk.waitForURL("**/runs/*");
             picture(desk, desk.url(), "run-under-way");
             picture(desk, "/journal", "journal");
-            picture(desk, "/fills/10", "bottle");
+            picture(desk, "/mixes/1", "bench");
+            picture(desk, "/kits/3", "kit");
+            picture(desk, "/batches/3/labels", "labels");
+            picture(desk, "/batches/4/card", "power-cut-card");
             Page steward = browser.open(1280, 800);
             Browser.signIn(steward, "bram", "count-the-rolls");
             picture(steward, "/house", "house");
+            picture(steward, "/leaflets/new?from=1", "leaflet-editor");
             desk.keyboard().press("d");
             desk.locator("html[data-theme=dim]").waitFor();
             picture(desk, "/shelf", "shelf-dim");
             Page phone = browser.open(390, 844);
             Browser.signIn(phone, "ines", "rinse-and-hang");
             picture(phone, "/shelf", "shelf-phone");
+            picture(phone, "/mixes/1", "bench-phone");
             picture(steward, "/who", "who");
             picture(phone, "/batches/4/run", "run-phone");
         }

@@ -1,0 +1,339 @@
+package mezcla.web.journey;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import mezcla.web.crash.RunningHouse;
+import org.assertj.core.api.Assertions;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** From a printed sheet to labelled bottles, through a power cut, as members would do it. */
+public class BenchJourneyTest {
+    private Path folder;
+    private RunningHouse house;
+    private Browser browser;
+
+    @BeforeClass
+    public void open() throws IOException {
+        folder = Files.createTempDirectory("mezcla-bench");
+        reopen();
+    }
+
+    private void reopen() throws IOException {
+        house = RunningHouse.open(folder);
+        browser = new Browser(Integer.parseInt(house.address().replaceAll(".*:", "")));
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void close() throws InterruptedException {
+        browser.close();
+        house.kill();
+    }
+
+    private static Page.GetByRoleOptions byName(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+
+    private static Locator heading(Page page) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
+    }
+
+    private Page signedIn(String name, int width, int height) {
+        Page page = browser.open(width, height);
+        Browser.signIn(page, name, name.equals("bram") ? "count-the-rolls" : "rinse-and-hang");
+        return page;
+    }
+
+    private static void fill(Page page, String field, String text) {
+        page.locator("[id='" + field + "']").fill(text);
+    }
+
+    private static void choose(Page page, String field, String option) {
+        page.locator("[id='" + field + "']").selectOption(option);
+    }
+
+    /** As if more than 400 ms had gone by since the last press. */
+    private static void dry(Page page) {
+        page.evaluate("sessionStorage.setItem('bench-pressed', '0')");
+    }
+
+    /** Ticks the act at hand with the space bar, once the last press has dried. */
+    private static void space(Page page) {
+        String before = page.locator(".walk > .place").textContent();
+        dry(page);
+        page.keyboard().press("Space");
+        assertThat(page.locator(".walk > .place")).not().hasText(before);
+    }
+
+    @Test
+    public void aSheetIsTypedInAndAThirdOfItsKitMixedAndLabelled() {
+        Page bram = signedIn("bram", 1280, 800);
+        bram.navigate("/leaflets");
+        bram.getByRole(AriaRole.LINK, byName("Type a sheet in")).click();
+        fill(bram, "name", "Bellows Negative 900 ml");
+        fill(bram, "maker", "Bellows");
+        fill(bram, "makes", "900");
+        fill(bram, "part0-name", "Developer A");
+        fill(bram, "part0-amount", "90");
+        fill(bram, "part1-name", "Developer B");
+        fill(bram, "part1-amount", "45");
+        fill(bram, "part2-name", "Bleach-fix");
+        fill(bram, "part2-amount", "270");
+        choose(bram, "bath0-role", "developer");
+        fill(bram, "bath0-water", "700");
+        fill(bram, "bath0-add0-part", "Developer A");
+        fill(bram, "bath0-add0-amount", "90");
+        fill(bram, "bath0-add1-part", "Developer B");
+        fill(bram, "bath0-add1-amount", "45");
+        choose(bram, "bath0-add1-care", "CRITICAL");
+        fill(bram, "bath0-time", "3:75");
+        assertThat(bram.locator("#said")).containsText("“3:75” is not a time");
+        fill(bram, "bath0-time", "3:15");
+        fill(bram, "bath0-at", "38 °C / 100 °F");
+        fill(bram, "bath0-within", "± 0.3");
+        choose(bram, "bath0-wear", "steps");
+        fill(bram, "bath0-bands", "1-6 3:15\n6-10 3:30");
+        assertThat(bram.locator("#said")).containsText("Two printed bands both name roll 6");
+        fill(bram, "bath0-bands", "1-6 3:15\n7-10 3:30");
+        fill(bram, "bath0-capacity", "8-10");
+        fill(bram, "bath0-life", "28-42");
+        choose(bram, "bath1-role", "bleach-fix");
+        fill(bram, "bath1-water", "500");
+        fill(bram, "bath1-add0-part", "bleach-fix");
+        fill(bram, "bath1-add0-amount", "270");
+        fill(bram, "bath1-time", "6:30");
+        fill(bram, "bath1-at", "38");
+        fill(bram, "bath1-within", "30-40");
+        fill(bram, "examples", "Developer after 7, 2 more: 3:30");
+        assertThat(bram.locator("#said")).containsText("Nothing odd so far");
+        assertThat(bram.locator("#said")).containsText("agrees");
+        Browser.assertAccessible(bram);
+        int parts = bram.locator(".row-line.part").count();
+        bram.getByRole(AriaRole.BUTTON, byName("Another part")).click();
+        assertThat(bram.locator(".row-line.part")).hasCount(parts + 1);
+        assertThat(bram.locator("#bath1-time")).hasValue("6:30");
+        bram.getByRole(AriaRole.BUTTON, byName("Keep it")).click();
+        assertThat(heading(bram)).hasText("Bellows Negative 900 ml");
+        Browser.assertAccessible(bram);
+
+        bram.navigate("/kits/new");
+        bram.locator("#leaflet")
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Bellows Negative 900 ml"));
+        bram.getByRole(AriaRole.BUTTON, byName("Show its parts")).click();
+        bram.locator("#price").fill("42.50");
+        bram.locator("#other").fill("1.20");
+        bram.getByRole(AriaRole.BUTTON, byName("Put it into the cupboard")).click();
+        assertThat(bram.getByText("It is in the cupboard.")).isVisible();
+        bram.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions()
+                                .setName("Bellows Negative 900 ml")
+                                .setExact(true))
+                .click();
+        fill(bram, "volume", "300");
+        assertThat(heading(bram)).containsText("Enough for three more batches of 300 ml");
+        Browser.assertAccessible(bram);
+        bram.getByRole(AriaRole.LINK, byName("Mix from it")).click();
+        fill(bram, "volume", "300 ml");
+        assertThat(heading(bram)).containsText("Mix 300 ml of every bath");
+        assertThat(bram.locator(".acts").first()).containsText("Start with 233 ml");
+        assertThat(bram.locator(".acts").first()).containsText("Add 30 ml");
+        assertThat(bram.locator(".acts").first()).containsText("Add 15 ml");
+        bram.getByRole(AriaRole.BUTTON, byName("Start mixing")).click();
+        assertThat(bram.getByText("Read the cautions, then tick that you have."))
+                .isVisible();
+        Browser.assertAccessible(bram);
+        bram.getByLabel("I have read the cautions").check();
+        bram.getByRole(AriaRole.BUTTON, byName("Start mixing")).click();
+        bram.waitForURL("**/mixes/*");
+        Browser.assertAccessible(bram);
+        while (bram.getByText("in their bottles").count() == 0) {
+            space(bram);
+        }
+        bram.getByRole(AriaRole.LINK, byName("Labels")).click();
+        assertThat(bram.locator(".bottle-label")).hasCount(2);
+        assertThat(bram.locator(".bottle-label").first()).containsText("2.7–3.3 rolls or 28–42 days");
+        Browser.assertAccessible(bram);
+        bram.goBack();
+        space(bram, "**/batches/*");
+        assertThat(bram.getByText("The batch stands on the shelf.")).isVisible();
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    private static void space(Page page, String leadsTo) {
+        dry(page);
+        page.keyboard().press("Space");
+        page.waitForURL(leadsTo);
+    }
+
+    @Test(dependsOnMethods = "aSheetIsTypedInAndAThirdOfItsKitMixedAndLabelled")
+    public void aBrokenFileIsRefusedAndASoundOneIsShownFirst() {
+        Page bram = signedIn("bram", 1280, 800);
+        bram.navigate("/leaflets");
+        bram.locator("a.choice")
+                .filter(new Locator.FilterOptions().setHasText("Bellows"))
+                .click();
+        String file = new String(
+                bram.request().get(bram.url().replaceAll("\\?.*", "") + "/file").body(), StandardCharsets.UTF_8);
+        bram.navigate("/leaflets/import");
+        bring(bram, file.replace("\"startWaterMl\" : 700.0,", "").replace("\"top-up\"", "\"shaken\""));
+        assertThat(heading(bram)).hasText("This file cannot be read");
+        assertThat(bram.getByText("baths, number 1 (developer): recipe: “startWaterMl” is missing."))
+                .isVisible();
+        Browser.assertAccessible(bram);
+        bring(bram, "{\"format\": ");
+        assertThat(bram.getByText("This is no JSON")).isVisible();
+        bring(
+                bram,
+                file.replace("Bellows Negative 900 ml", "Bellows Negative Two")
+                        .replace("bellows-negative-900-ml", "bellows-negative-two"));
+        assertThat(heading(bram)).hasText("This would be added: Bellows Negative Two");
+        Browser.assertAccessible(bram);
+        bram.getByRole(AriaRole.BUTTON, byName("Add it")).click();
+        assertThat(heading(bram)).hasText("Bellows Negative Two");
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    private static void bring(Page page, String document) {
+        page.locator("#file")
+                .setInputFiles(
+                        new FilePayload("leaflet.json", "application/json", document.getBytes(StandardCharsets.UTF_8)));
+        page.getByRole(AriaRole.BUTTON, byName("Show what it says")).click();
+    }
+
+    @Test(dependsOnMethods = "aBrokenFileIsRefusedAndASoundOneIsShownFirst")
+    public void aToolThatIsTooCoarseIsNamedWithTheSmallestBatch() {
+        Page ines = signedIn("ines", 1280, 800);
+        ines.navigate("/kits/3/mix");
+        fill(ines, "volume", "100 ml");
+        assertThat(ines.getByText(Pattern.compile("Too coarse: .* With this tool, mix [0-9]+.ml at least")))
+                .isVisible();
+        ines.getByText("Only some baths, other volumes, two kits, stretched").click();
+        ines.getByRole(AriaRole.CHECKBOX, byName("Bleach")).uncheck();
+        ines.getByRole(AriaRole.CHECKBOX, byName("Final rinse")).uncheck();
+        assertThat(heading(ines)).containsText("Mix 100 ml of developer and fixer");
+        Browser.assertAccessible(ines);
+        ines.keyboard().press("Escape");
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test(dependsOnMethods = "aToolThatIsTooCoarseIsNamedWithTheSmallestBatch")
+    public void theBenchSurvivesAPowerCutAndEndsWithWhatWasPoured() throws Exception {
+        Page devi = signedIn("devi", 1280, 800);
+        devi.navigate("/bench");
+        assertThat(heading(devi)).hasText("One mix is under way");
+        Browser.assertAccessible(devi);
+        devi.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("500 ml of Weir"))
+                .click();
+        assertThat(heading(devi)).containsText("8.5 ml");
+        devi.getByText("Poured otherwise, or measured").click();
+        fill(devi, "poured", "1,200");
+        devi.keyboard().press("Enter");
+        assertThat(devi.locator("#poured-error")).containsText("could be 1.2 or 1200 ml");
+        assertThat(devi.locator("#poured")).hasValue("1,200");
+        Browser.assertAccessible(devi);
+        fill(devi, "poured", "9");
+        dry(devi);
+        devi.keyboard().press("Enter");
+        assertThat(devi.locator(".walk-consequences")).containsText("Developer C is 5.9 % too strong");
+        dry(devi);
+        devi.keyboard().press("Backspace");
+        assertThat(heading(devi)).containsText("8.5 ml");
+        devi.getByText("Poured otherwise, or measured").click();
+        fill(devi, "poured", "9");
+        dry(devi);
+        devi.keyboard().press("Enter");
+        assertThat(heading(devi)).containsText("10 ml");
+        devi.evaluate("sessionStorage.setItem('bench-pressed', String(Date.now()))");
+        devi.keyboard().press("Space");
+        assertThat(devi.locator(".walk > .place")).containsText("act 4 of 21");
+        space(devi);
+        assertThat(devi.locator("[data-wait]")).hasText(Pattern.compile("[12]:[0-5][0-9]"));
+        String mix = devi.url().replaceAll("^.*(/mixes/.*)$", "$1");
+        browser.close();
+        house.kill();
+        reopen();
+
+        Page ines = signedIn("ines", 390, 844);
+        ines.navigate("/bench");
+        ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("500 ml of Weir"))
+                .click();
+        Assertions.assertThat(ines.url()).endsWith(mix);
+        assertThat(ines.locator(".walk > .place")).containsText("act 5 of 21");
+        assertThat(ines.getByText("really 9 ml")).isVisible();
+        Browser.assertAccessible(ines);
+        Page other = signedIn("saoirse", 1280, 800);
+        other.navigate(mix);
+        space(ines);
+        other.keyboard().press("Space");
+        assertThat(other.locator("#act-error")).containsText("This act is ticked already");
+        assertThat(heading(other)).containsText("31 ml");
+        other.navigate(mix);
+        for (int act = 6; act < 21; act++) {
+            space(other);
+        }
+        space(other);
+        assertThat(heading(other)).containsText("in their bottles");
+        assertThat(other.locator(".walk-consequences")).containsText("Developer C is 5.9 % too strong");
+        Browser.assertAccessible(other);
+        space(other, "**/batches/8?mixed");
+        other.navigate("/kits/3");
+        assertThat(other.locator(".parts")).containsText("84.5 of 102 ml");
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test(dependsOnMethods = "theBenchSurvivesAPowerCutAndEndsWithWhatWasPoured")
+    public void oneBathIsRenewedAtTheBenchAndTheCardIsEntered() {
+        Page bram = signedIn("bram", 1280, 800);
+        bram.navigate("/batches/2/renew?bath=dev");
+        fill(bram, "volume", "600 ml");
+        assertThat(heading(bram)).containsText("Mix 600 ml of developer");
+        bram.getByLabel("I have read the cautions").check();
+        bram.getByRole(AriaRole.BUTTON, byName("Start mixing")).click();
+        bram.waitForURL("**/mixes/*");
+        while (bram.getByText("in their bottles").count() == 0) {
+            space(bram);
+        }
+        assertThat(bram.getByText("It takes its place in batch 2.")).isVisible();
+        space(bram, "**/batches/2?mixed");
+        bram.getByRole(AriaRole.LINK, byName("Power-cut card")).click();
+        Browser.assertAccessible(bram);
+        bram.getByRole(AriaRole.CHECKBOX, byName("1")).check();
+        bram.getByRole(AriaRole.BUTTON, byName("Log what was ticked")).click();
+        assertThat(bram.getByText("Type whose film it is.")).isVisible();
+        bram.getByLabel("Whose roll 1 was").fill("Bram");
+        bram.getByRole(AriaRole.BUTTON, byName("Log what was ticked")).click();
+        assertThat(bram.getByText("The run is logged.")).isVisible();
+        bram.navigate("/cupboard");
+        Browser.assertAccessible(bram);
+        bram.keyboard().press("d");
+        assertThat(bram.locator("html")).hasAttribute("data-theme", "dim");
+        for (String page : new String[] {
+            "/cupboard",
+            "/kits/3",
+            "/leaflets",
+            "/leaflets/1",
+            "/leaflets/new",
+            "/leaflets/import",
+            "/leaflets/1/retype",
+            "/kits/3/mix",
+            "/batches/4/labels",
+            "/batches/4/card",
+            "/bench"
+        }) {
+            bram.navigate(page);
+            Browser.assertAccessible(bram);
+        }
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+}
