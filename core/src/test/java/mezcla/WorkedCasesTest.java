@@ -18,12 +18,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Stream;
 import mezcla.WorkedCases.Case;
+import mezcla.batch.AirKept;
+import mezcla.batch.Light;
 import mezcla.batch.LogEntry;
+import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
@@ -53,7 +55,7 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * The worked cases, one test a case: those in {@code src/test/resources/cases}, and those in the folder that the system
- * property {@code mezcla.cases} names. Kinds and schools that the core has no rule for yet are passed over.
+ * property {@code mezcla.cases} names. Kinds that the core has no rule for yet are passed over.
  */
 public class WorkedCasesTest {
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
@@ -73,6 +75,7 @@ public class WorkedCasesTest {
         checks.put("tool-choice", this::toolChoice);
         checks.put("cost", this::cost);
         checks.put("verdict", this::verdict);
+        checks.put("effective-age", this::effectiveAge);
     }
 
     @DataProvider
@@ -87,15 +90,37 @@ public class WorkedCasesTest {
     }
 
     private boolean hasRule(Case worked) {
-        return checks.containsKey(worked.kind())
-                && (!worked.kind().equals("verdict") || school(worked).isPresent());
+        return checks.containsKey(worked.kind());
     }
 
-    private static Optional<School> school(Case worked) {
-        String name = worked.given().get("school").asString().toUpperCase(Locale.ROOT);
-        return Stream.of(School.values())
-                .filter(school -> school.name().equals(name))
-                .findFirst();
+    private void effectiveAge(Case worked) {
+        StorageAge age = StorageAge.of(
+                role(worked.given().get("role").asString()),
+                each(
+                        worked.given().get("segments"),
+                        node -> new StorageAge.Stretch(
+                                node.get("days").asDouble(),
+                                node.get("tempC").asDouble(),
+                                node.get("headspace").asDouble(),
+                                air(node.get("protection").asString()),
+                                Light.valueOf(node.get("light").asString().toUpperCase(Locale.ROOT)))));
+        number(worked, "effectiveAgeDays", age.effectiveDays());
+        number(worked, "ageDays", age.calendarDays());
+    }
+
+    /** The cases call a reversal bath by its short name. */
+    private static BathRole role(String words) {
+        return words.equals("reversal") ? BathRole.REVERSAL_BATH : BathRole.of(words);
+    }
+
+    private static AirKept air(String words) {
+        return switch (words) {
+            case "none" -> AirKept.NOTHING;
+            case "vacuum" -> AirKept.VACUUM_STOPPER;
+            case "gas" -> AirKept.INERT_GAS;
+            case "squeezed" -> AirKept.SQUEEZED;
+            default -> throw new IllegalArgumentException(words);
+        };
     }
 
     @Test(dataProvider = "cases")
@@ -260,7 +285,7 @@ public class WorkedCasesTest {
 
     private void verdict(Case worked) {
         BatchVerdict verdict = BatchVerdict.of(
-                school(worked).orElseThrow(),
+                School.valueOf(worked.given().get("school").asString().toUpperCase(Locale.ROOT)),
                 each(worked.given().get("baths"), WorkedCasesTest::condition),
                 worked.given().get("rolls").asDouble());
         assertThat(words(verdict.state().name()))

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import mezcla.batch.LogEntry;
-import mezcla.leaflet.Range;
 import mezcla.measure.Slack;
 import mezcla.processing.RunTime;
 import org.jspecify.annotations.Nullable;
@@ -30,8 +29,6 @@ public record FillVerdict(
         RunTime time) {
     private static final double FEW_ROLLS = 2;
     private static final double FEW_DAYS = 3;
-    private static final double LOOK_HOLDS_DAYS = 14;
-    private static final double LOOK_HOLDS_ROLLS = 4;
 
     /**
      * Judges a fill.
@@ -44,15 +41,13 @@ public record FillVerdict(
     static FillVerdict of(School school, FillCondition fill, double rolls, RunTime time) {
         List<Reason> reasons = new ArrayList<>();
         addSigns(fill, reasons);
-        switch (school) {
-            case LEAFLET -> addPrintedLimits(fill, reasons);
-        }
-        Double rollsLeft = rollsLeft(fill, rolls);
+        SchoolLimits limits = SchoolLimits.of(school, fill);
+        limits.addTo(reasons);
+        Double rollsLeft = rollsLeft(fill, limits, rolls);
         if (rollsLeft != null && Slack.exceeds(FEW_ROLLS, rollsLeft)) {
             reasons.add(reason(Reason.Code.FEW_ROLLS_LEFT, fill, rollsLeft, FEW_ROLLS));
         }
-        Double daysLeft =
-                fill.lifeDays() == null ? null : Math.max(0, fill.lifeDays().max() - fill.ageDays());
+        Double daysLeft = limits.daysLeft();
         if (daysLeft != null && Slack.exceeds(FEW_DAYS, daysLeft)) {
             reasons.add(reason(Reason.Code.FEW_DAYS_LEFT, fill, daysLeft, FEW_DAYS));
         }
@@ -107,53 +102,13 @@ public record FillVerdict(
         }
     }
 
-    private static void addPrintedLimits(FillCondition fill, List<Reason> reasons) {
-        boolean reassured = recentlyReassured(fill);
-        Range capacity = fill.capacity();
-        double n = fill.scaledRolls();
-        double r = fill.wearPerRoll();
-        if (capacity != null && fill.stock() == null) {
-            if (Slack.reaches(n, capacity.max())) {
-                reasons.add(reason(Reason.Code.OVER_ROLLS, fill, n / r, capacity.max() / r));
-            } else if (Slack.reaches(n, capacity.min()) && !reassured) {
-                reasons.add(reason(Reason.Code.TEST_ROLLS, fill, n / r, capacity.min() / r));
-            }
-        }
-        Range life = fill.lifeDays();
-        if (life == null) {
-            return;
-        }
-        if (Slack.exceeds(fill.ageDays(), life.max())) {
-            reasons.add(reason(Reason.Code.OVER_AGE, fill, fill.ageDays(), life.max()));
-            return;
-        }
-        if (Slack.exceeds(life.max(), life.min()) && Slack.reaches(fill.ageDays(), life.min()) && !reassured) {
-            reasons.add(reason(Reason.Code.TEST_AGE, fill, fill.ageDays(), life.min()));
-        }
-        if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
-            reasons.add(reason(Reason.Code.WARM_STORAGE, fill, fill.effectiveAgeDays(), life.max()));
-        }
-    }
-
-    private static boolean recentlyReassured(FillCondition fill) {
-        FillCondition.Look look = fill.look();
-        if (look == null) {
-            return false;
-        }
-        boolean reassuring = look.result() == LogEntry.Result.GOOD
-                || look.result() == LogEntry.Result.THIN && fill.trimPercent() != 0;
-        return reassuring
-                && Slack.reaches(LOOK_HOLDS_DAYS, look.daysAgo())
-                && Slack.reaches(LOOK_HOLDS_ROLLS, look.rollsAgo() * fill.wearPerRoll());
-    }
-
-    private static @Nullable Double rollsLeft(FillCondition fill, double rolls) {
+    private static @Nullable Double rollsLeft(FillCondition fill, SchoolLimits limits, double rolls) {
         FillCondition.Stock stock = fill.stock();
         if (stock != null) {
             return Math.max(0, Slack.floor(stock.leftMl() / stock.forRunMl())) * rolls;
         }
-        Range capacity = fill.capacity();
-        return capacity == null ? null : Math.max(0, (capacity.max() - fill.scaledRolls()) / fill.wearPerRoll());
+        Double limit = limits.rollLimit();
+        return limit == null ? null : Math.max(0, (limit - fill.scaledRolls()) / fill.wearPerRoll());
     }
 
     private static Reason reason(Reason.Code code, FillCondition fill, double figure, double limit) {

@@ -25,6 +25,8 @@ public record Reason(Code code, String bath, double figure, double limit) {
         OVER_ROLLS("over-rolls", State.DISCARD),
         /** Days old, and the last day allowed. */
         OVER_AGE("over-age", State.DISCARD),
+        /** Wear and age together, as a share of what the careful school allows. */
+        WORN("worn", State.DISCARD),
         /** Film stayed milky when dry. */
         WEAK_BLEACH_FIX("weak-bleach-fix", State.CHECK),
         /** Rolls done, and the roll from which to test. */
@@ -33,6 +35,8 @@ public record Reason(Code code, String bath, double figure, double limit) {
         TEST_AGE("test-age", State.CHECK),
         /** Days by effective age, and the printed life. */
         WARM_STORAGE("warm-storage", State.CHECK),
+        /** The same, and the share from which to test. */
+        NEARLY_WORN("nearly-worn", State.CHECK),
         /** Rolls left, and how few are few. */
         FEW_ROLLS_LEFT("few-rolls-left", State.LAST),
         /** Days left, and how few are few. */

@@ -317,7 +317,7 @@ public class BenchService {
                 verb,
                 figure,
                 of,
-                Figures.sentence(measuring.how()),
+                Figures.sentence(measuring.how().replaceAll(", within .*$", "")),
                 planned.wholePart() ? "" : exactly(act, addition),
                 warnings,
                 "It is in",

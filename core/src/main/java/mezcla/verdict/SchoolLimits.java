@@ -1,0 +1,209 @@
+package mezcla.verdict;
+
+import java.util.List;
+import mezcla.batch.LogEntry;
+import mezcla.leaflet.Range;
+import mezcla.measure.Slack;
+import org.jspecify.annotations.Nullable;
+
+/** What a school makes of a fill's printed limits (rules, section 6). */
+abstract class SchoolLimits {
+    private static final double LOOK_HOLDS_DAYS = 14;
+    private static final double LOOK_HOLDS_ROLLS = 4;
+
+    /** The fill. */
+    final FillCondition fill;
+
+    private SchoolLimits(FillCondition fill) {
+        this.fill = fill;
+    }
+
+    static SchoolLimits of(School school, FillCondition fill) {
+        return switch (school) {
+            case LEAFLET -> new Leaflet(fill);
+            case CAREFUL -> new Careful(fill);
+            case STRETCH -> new Stretch(fill);
+        };
+    }
+
+    /** Adds what speaks against the fill by its limits. */
+    abstract void addTo(List<Reason> reasons);
+
+    /** n at which it is used up, scaled; null for no limit. */
+    abstract @Nullable Double rollLimit();
+
+    /** Days that it still lasts, in the school's own days; null for no limit. */
+    abstract @Nullable Double daysLeft();
+
+    /** The capacity that wears it; null for none, and for a one-shot, which does not wear. */
+    final @Nullable Range capacity() {
+        return fill.stock() == null ? fill.capacity() : null;
+    }
+
+    final void add(List<Reason> reasons, Reason.Code code, double figure, double limit) {
+        reasons.add(new Reason(code, fill.key(), figure, limit));
+    }
+
+    /** Rolls through this bottle, as people count them. */
+    final void addRolls(List<Reason> reasons, Reason.Code code, double limit) {
+        add(reasons, code, fill.scaledRolls() / fill.wearPerRoll(), limit / fill.wearPerRoll());
+    }
+
+    /** Whether somebody looked at film lately and found it good, or mended it with a trim. */
+    final boolean reassured() {
+        FillCondition.Look look = fill.look();
+        if (look == null) {
+            return false;
+        }
+        boolean reassuring = look.result() == LogEntry.Result.GOOD
+                || look.result() == LogEntry.Result.THIN && fill.trimPercent() != 0;
+        return reassuring
+                && Slack.reaches(LOOK_HOLDS_DAYS, look.daysAgo())
+                && Slack.reaches(LOOK_HOLDS_ROLLS, look.rollsAgo() * fill.wearPerRoll());
+    }
+
+    /** Printed limits are law. */
+    private static final class Leaflet extends SchoolLimits {
+        Leaflet(FillCondition fill) {
+            super(fill);
+        }
+
+        @Override
+        void addTo(List<Reason> reasons) {
+            boolean reassured = reassured();
+            Range capacity = capacity();
+            double n = fill.scaledRolls();
+            if (capacity != null) {
+                if (Slack.reaches(n, capacity.max())) {
+                    addRolls(reasons, Reason.Code.OVER_ROLLS, capacity.max());
+                } else if (Slack.reaches(n, capacity.min()) && !reassured) {
+                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.min());
+                }
+            }
+            Range life = fill.lifeDays();
+            if (life == null) {
+                return;
+            }
+            if (Slack.exceeds(fill.ageDays(), life.max())) {
+                add(reasons, Reason.Code.OVER_AGE, fill.ageDays(), life.max());
+                return;
+            }
+            if (Slack.exceeds(life.max(), life.min()) && Slack.reaches(fill.ageDays(), life.min()) && !reassured) {
+                add(reasons, Reason.Code.TEST_AGE, fill.ageDays(), life.min());
+            }
+            if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
+                add(reasons, Reason.Code.WARM_STORAGE, fill.effectiveAgeDays(), life.max());
+            }
+        }
+
+        @Override
+        @Nullable
+        Double rollLimit() {
+            Range capacity = fill.capacity();
+            return capacity == null ? null : Double.valueOf(capacity.max());
+        }
+
+        @Override
+        @Nullable
+        Double daysLeft() {
+            Range life = fill.lifeDays();
+            return life == null ? null : Double.valueOf(Math.max(0, life.max() - fill.ageDays()));
+        }
+    }
+
+    /** Rolls and days wear together, against the printed minima. */
+    private static final class Careful extends SchoolLimits {
+        private static final double TEST_FROM = 0.85;
+
+        Careful(FillCondition fill) {
+            super(fill);
+        }
+
+        private double rollShare() {
+            Range capacity = capacity();
+            return capacity == null ? 0 : fill.scaledRolls() / capacity.min();
+        }
+
+        private double ageShare() {
+            Range life = fill.lifeDays();
+            return life == null ? 0 : fill.effectiveAgeDays() / life.min();
+        }
+
+        private static double left(double share) {
+            double capped = Math.min(1, share);
+            return Math.sqrt(1 - capped * capped);
+        }
+
+        @Override
+        void addTo(List<Reason> reasons) {
+            double wear = Math.hypot(rollShare(), ageShare());
+            if (Slack.reaches(wear, 1)) {
+                add(reasons, Reason.Code.WORN, wear, 1);
+            } else if (Slack.reaches(wear, TEST_FROM)) {
+                add(reasons, Reason.Code.NEARLY_WORN, wear, TEST_FROM);
+            }
+        }
+
+        @Override
+        @Nullable
+        Double rollLimit() {
+            Range capacity = fill.capacity();
+            return capacity == null ? null : Double.valueOf(capacity.min() * left(ageShare()));
+        }
+
+        @Override
+        @Nullable
+        Double daysLeft() {
+            Range life = fill.lifeDays();
+            return life == null
+                    ? null
+                    : Double.valueOf(Math.max(0, life.min() * left(rollShare()) - fill.effectiveAgeDays()));
+        }
+    }
+
+    /** On until it shows. The multiples are <em>house</em>. */
+    private static final class Stretch extends SchoolLimits {
+        private static final double ROLLS = 2.5;
+        private static final double LIVES = 3;
+
+        Stretch(FillCondition fill) {
+            super(fill);
+        }
+
+        @Override
+        void addTo(List<Reason> reasons) {
+            boolean reassured = reassured();
+            Range capacity = capacity();
+            if (capacity != null) {
+                if (Slack.reaches(fill.scaledRolls(), ROLLS * capacity.max())) {
+                    addRolls(reasons, Reason.Code.OVER_ROLLS, ROLLS * capacity.max());
+                } else if (Slack.reaches(fill.scaledRolls(), capacity.max()) && !reassured) {
+                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.max());
+                }
+            }
+            Range life = fill.lifeDays();
+            if (life == null) {
+                return;
+            }
+            if (Slack.exceeds(fill.effectiveAgeDays(), LIVES * life.max())) {
+                add(reasons, Reason.Code.OVER_AGE, fill.effectiveAgeDays(), LIVES * life.max());
+            } else if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
+                add(reasons, Reason.Code.TEST_AGE, fill.effectiveAgeDays(), life.max());
+            }
+        }
+
+        @Override
+        @Nullable
+        Double rollLimit() {
+            Range capacity = fill.capacity();
+            return capacity == null ? null : Double.valueOf(ROLLS * capacity.max());
+        }
+
+        @Override
+        @Nullable
+        Double daysLeft() {
+            Range life = fill.lifeDays();
+            return life == null ? null : Double.valueOf(Math.max(0, LIVES * life.max() - fill.effectiveAgeDays()));
+        }
+    }
+}
