@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
+import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
@@ -45,7 +46,8 @@ public class FoldBenchmark {
             }
         }
         log = List.copyOf(rows.entries());
-        question = new RunQuestion(List.of(TestLog.roll(0)), 300, 250, School.LEAFLET, TestLog.day(25), ZoneOffset.UTC);
+        question = new RunQuestion(
+                List.of(TestLog.roll(0)), 300, 250, Judging.by(School.LEAFLET), TestLog.day(25), ZoneOffset.UTC);
     }
 
     /** The whole log folded, and every batch judged for the next roll. */

@@ -133,6 +133,6 @@ public final class TestLog {
     }
 
     public static LogEntry.Roll roll(double stops) {
-        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, stops);
+        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, stops, false);
     }
 }

@@ -16,6 +16,8 @@ final class FillFolding {
     private final List<FillState.InUse> inUse = new ArrayList<>();
     private final List<FillState.Override> overrides = new ArrayList<>();
     private FillState.Kept kept;
+    private final List<StorageAge.Spell> spells = new ArrayList<>();
+    private Instant spellFrom;
     private boolean about;
     private Wear wear;
     private double trimPercent;
@@ -31,6 +33,7 @@ final class FillFolding {
         this.leaflet = leaflet;
         this.bath = leaflet.bath(mixed.bathKey());
         this.mixedAt = before == null ? stamp.happenedAt() : before.mixedAt();
+        this.spellFrom = mixedAt;
         this.about = stamp.about() || before != null;
         this.kept = new FillState.Kept(mixed.bottle(), null, AirKept.NOTHING, stamp.happenedAt());
         this.wear = Wear.fresh(mixed.volumeMl());
@@ -39,11 +42,32 @@ final class FillFolding {
         }
     }
 
+    /** Ends the spell of storage that went on until now, because something about it is about to change. */
+    private void endSpell(Stamp stamp) {
+        if (stamp.happenedAt().isAfter(spellFrom)) {
+            spells.add(spell(stamp.happenedAt()));
+            spellFrom = stamp.happenedAt();
+        }
+    }
+
+    private StorageAge.Spell spell(@Nullable Instant until) {
+        double capacity = kept.bottle().capacityMl();
+        double headspace = Math.max(0, Math.min(1, 1 - Math.max(0, wear.volumeMl()) / capacity));
+        return new StorageAge.Spell(spellFrom, until, headspace, kept.air(), kept.place(), 1);
+    }
+
+    private List<StorageAge.Spell> spells() {
+        List<StorageAge.Spell> all = new ArrayList<>(spells);
+        all.add(spell(discarded == null ? null : discarded.at()));
+        return all;
+    }
+
     LogEntry.MixedFill mixed() {
         return mixed;
     }
 
     void run(Stamp stamp, double equivalents, LogEntry.RunBath runBath) {
+        endSpell(stamp);
         about |= stamp.about();
         if (bath.oneShot() == null) {
             wear = wear.afterRun(equivalents, runBath.wearEquivalents(), bath.capacityForMl(), runBath.carryOverMl());
@@ -64,6 +88,7 @@ final class FillFolding {
     }
 
     void move(LogEntry.FillMoved moved) {
+        endSpell(moved.stamp());
         kept = new FillState.Kept(
                 moved.bottle(), moved.place(), moved.air(), moved.stamp().happenedAt());
     }
@@ -74,12 +99,17 @@ final class FillFolding {
     }
 
     void spill(LogEntry.FillSpilled spilled) {
+        endSpell(spilled.stamp());
         about |= spilled.stamp().about();
         wear = wear.afterSpill(spilled.volumeMl());
     }
 
     void topUp(LogEntry.FillToppedUp topped) {
+        endSpell(topped.stamp());
         about |= topped.stamp().about();
+        double share = Math.max(0, wear.volumeMl()) / (Math.max(0, wear.volumeMl()) + topped.volumeMl());
+        spells.replaceAll(spell -> new StorageAge.Spell(
+                spell.from(), spell.until(), spell.headspace(), spell.air(), spell.place(), spell.kept() * share));
         wear = wear.afterToppingUp(topped.volumeMl());
     }
 
@@ -92,6 +122,7 @@ final class FillFolding {
     }
 
     void measure(LogEntry.FillMeasured measured) {
+        endSpell(measured.stamp());
         wear = wear.measuredAt(measured.volumeMl());
     }
 
@@ -127,6 +158,7 @@ final class FillFolding {
                 discarded,
                 kept,
                 inUse,
+                spells(),
                 overrides);
     }
 }

@@ -26,6 +26,7 @@ import org.jspecify.annotations.Nullable;
  * @param discarded how it ended; null while it stands on the shelf
  * @param kept what it is kept in, where, and how
  * @param inUse the runs that it is in just now
+ * @param spells how it was stored since it was mixed, the earliest first
  * @param overrides the limits that were passed on purpose, the earliest first
  */
 public record FillState(
@@ -44,12 +45,14 @@ public record FillState(
         @Nullable Discarded discarded,
         Kept kept,
         List<InUse> inUse,
+        List<StorageAge.Spell> spells,
         List<Override> overrides) {
     private static final double UNEXPLAINED_ML = 10;
 
     /** Keeps its own lists. */
     public FillState {
         inUse = List.copyOf(inUse);
+        spells = List.copyOf(spells);
         overrides = List.copyOf(overrides);
     }
 

@@ -345,8 +345,9 @@ public sealed interface LogEntry {
      * @param format its format
      * @param equivalents what it counted for when it was logged
      * @param stops how far it was pushed
+     * @param irreplaceable whether it cannot be made again
      */
-    record Roll(String owner, FilmFormat format, double equivalents, double stops) {}
+    record Roll(String owner, FilmFormat format, double equivalents, double stops, boolean irreplaceable) {}
 
     /**
      * A fill in a run.

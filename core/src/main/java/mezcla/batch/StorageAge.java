@@ -1,7 +1,9 @@
 package mezcla.batch;
 
+import java.time.Instant;
 import java.util.List;
 import mezcla.leaflet.BathRole;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How old a fill is by how it was stored (rules, section 5). An estimate, for ranking and early warning; the calendar
@@ -26,10 +28,53 @@ public record StorageAge(double effectiveDays, double calendarDays) {
     public record Stretch(double days, double celsius, double headspace, AirKept air, Light light) {
         /** What these days count for, in days. */
         double effectiveDays(BathRole role) {
-            double warmth = Math.pow(2, (Math.max(COLDEST_THAT_COUNTS_C, celsius) - USUAL_C) / 10);
-            double airReaching = headspace * (1 - air.protection());
-            return days * warmth * (1 + sensitivity(role) * airReaching) * light.factor();
+            return days * warmth(celsius) * airAndLight(role, headspace, air, light);
         }
+    }
+
+    /**
+     * A spell of a fill's storage, as the log knows it: nothing was taken out, moved or added.
+     *
+     * @param from since when
+     * @param until until when; null for the one that goes on
+     * @param headspace the empty share of the bottle, 0 to 1
+     * @param air what keeps the air out
+     * @param place where it stands; null where nobody said
+     * @param kept the share of what is in the bottle now that was in it then: fresh solution dilutes age
+     */
+    public record Spell(
+            Instant from, @Nullable Instant until, double headspace, AirKept air, @Nullable Place place, double kept) {
+        /** How old the fill became in it, in days, up to a moment. */
+        double effectiveDays(BathRole role, Climate climate, Instant now) {
+            Instant end = until == null || until.isAfter(now) ? now : until;
+            return !end.isAfter(from)
+                    ? 0
+                    : climate.warmDays(place, from, end)
+                            * airAndLight(role, headspace, air, climate.light(place))
+                            * kept;
+        }
+    }
+
+    /**
+     * The effective age of a fill, in days.
+     *
+     * @param fill the fill
+     * @param climate how warm and light it was where it stood
+     * @param now the present
+     */
+    public static double effectiveDays(FillState fill, Climate climate, Instant now) {
+        return fill.spells().stream()
+                .mapToDouble(spell -> spell.effectiveDays(fill.bath().role(), climate, now))
+                .sum();
+    }
+
+    /** How much faster a bath ages at a temperature than at 20 °C; below 10 °C nothing more is gained. */
+    static double warmth(double celsius) {
+        return Math.pow(2, (Math.max(COLDEST_THAT_COUNTS_C, celsius) - USUAL_C) / 10);
+    }
+
+    private static double airAndLight(BathRole role, double headspace, AirKept air, Light light) {
+        return (1 + sensitivity(role) * headspace * (1 - air.protection())) * light.factor();
     }
 
     /** Adds stretches up. */

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
+import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Bath;
 import mezcla.measure.ProcessingTime;
@@ -105,7 +106,7 @@ public record RunPlan(
         double takes =
                 bath.oneShot() == null ? question.tankMl() : bath.oneShot().stockFor(question.tankMl());
         FillVerdict verdict = FillVerdict.of(
-                question.school(),
+                question.judging().school(batch.process(), question.irreplaceable()),
                 condition(fill, question, takes),
                 question.equivalents(),
                 time == null ? unpushed : time);
@@ -124,7 +125,7 @@ public record RunPlan(
                 fill.countedMl(),
                 fill.scaledRolls(),
                 age,
-                age,
+                StorageAge.effectiveDays(fill, question.judging().climate(), question.at()),
                 bath.lifeDays(),
                 bath.capacity(),
                 Set.of(),

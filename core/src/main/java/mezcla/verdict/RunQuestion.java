@@ -13,12 +13,12 @@ import mezcla.measure.Refusal;
  * @param rolls the film; one roll at least, all pushed alike
  * @param tankMl what the tank takes of each bath, in ml
  * @param smallestTankMl what the smallest tank of the house takes, in ml
- * @param school how strictly the house judges
+ * @param judging how the house judges
  * @param at when
  * @param zone where; ages count by the calendar there
  */
 public record RunQuestion(
-        List<LogEntry.Roll> rolls, double tankMl, double smallestTankMl, School school, Instant at, ZoneId zone) {
+        List<LogEntry.Roll> rolls, double tankMl, double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
     /** Refuses a run without film ({@code rolls-missing}) and pushes that differ ({@code pushes-differ}). */
     public RunQuestion {
         rolls = List.copyOf(rolls);
@@ -35,6 +35,11 @@ public record RunQuestion(
         return rolls.stream().mapToDouble(LogEntry.Roll::equivalents).sum();
     }
 
+    /** Whether any of the film cannot be made again. */
+    public boolean irreplaceable() {
+        return rolls.stream().anyMatch(LogEntry.Roll::irreplaceable);
+    }
+
     /** How far the film is pushed, in stops. */
     public double stops() {
         return rolls.get(0).stops();
@@ -42,12 +47,12 @@ public record RunQuestion(
 
     /** The same film in another tank, in ml. */
     public RunQuestion inTank(double otherTankMl) {
-        return new RunQuestion(rolls, otherTankMl, smallestTankMl, school, at, zone);
+        return new RunQuestion(rolls, otherTankMl, smallestTankMl, judging, at, zone);
     }
 
     /** Other film in the same tank. */
     public RunQuestion ofRolls(List<LogEntry.Roll> others) {
-        return new RunQuestion(others, tankMl, smallestTankMl, school, at, zone);
+        return new RunQuestion(others, tankMl, smallestTankMl, judging, at, zone);
     }
 
     /** Whole days from then to now, by the calendar of the house. */

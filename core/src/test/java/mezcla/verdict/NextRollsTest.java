@@ -27,7 +27,12 @@ public class NextRollsTest {
             RunPlan plan = RunPlan.of(
                     log.state().batch(1),
                     new RunQuestion(
-                            List.of(TestLog.roll(0)), 300, 300, School.LEAFLET, TestLog.day(1.5), ZoneOffset.UTC));
+                            List.of(TestLog.roll(0)),
+                            300,
+                            300,
+                            Judging.by(School.LEAFLET),
+                            TestLog.day(1.5),
+                            ZoneOffset.UTC));
             assertThat(next.times().get(0).time())
                     .isEqualTo(plan.imageDeveloper().orElseThrow().shown().orElseThrow());
             log.run(1.5, 1, 1, 1L, 2L);

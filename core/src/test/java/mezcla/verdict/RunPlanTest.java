@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.batch.Climate;
 import mezcla.batch.LogEntry;
 import mezcla.batch.WasteRoute;
 import mezcla.leaflet.BathRole;
@@ -18,14 +19,12 @@ import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 
 public class RunPlanTest {
+    /** The bottles of these tests are far too large: kept cool, the air in them does no harm. */
+    private static final Judging COOL = new Judging(Map.of(), School.LEAFLET, Climate.steady(8));
+
     private static RunQuestion question(double day, int rolls, double stops, double tankMl) {
         return new RunQuestion(
-                Collections.nCopies(rolls, TestLog.roll(stops)),
-                tankMl,
-                250,
-                School.LEAFLET,
-                TestLog.day(day),
-                ZoneOffset.UTC);
+                Collections.nCopies(rolls, TestLog.roll(stops)), tankMl, 250, COOL, TestLog.day(day), ZoneOffset.UTC);
     }
 
     private static TestLog negative() {
@@ -152,7 +151,7 @@ public class RunPlanTest {
                         List.of(TestLog.roll(0), TestLog.roll(1)),
                         300,
                         250,
-                        School.LEAFLET,
+                        Judging.by(School.LEAFLET),
                         TestLog.day(1),
                         ZoneOffset.UTC));
         assertThat(refusal.code()).isEqualTo("pushes-differ");

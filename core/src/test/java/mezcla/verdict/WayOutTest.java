@@ -19,7 +19,7 @@ public class WayOutTest {
                 Collections.nCopies(rolls, TestLog.roll(0)),
                 tankMl,
                 250,
-                School.LEAFLET,
+                Judging.by(School.LEAFLET),
                 TestLog.day(1),
                 ZoneOffset.UTC);
     }

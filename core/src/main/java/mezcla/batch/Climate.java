@@ -1,0 +1,151 @@
+package mezcla.batch;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How warm and how light it is where bottles stand (rules, section 5). A place has a temperature for each quarter of the
+ * year, and readings where somebody measured: from one reading to the next the first holds, for a week at most.
+ */
+public final class Climate {
+    private static final double SECONDS_A_DAY = 86_400;
+    private static final long A_READING_HOLDS_S = 7 * 86_400;
+    private static final int MONTHS_A_QUARTER = 3;
+
+    private final double roomC;
+    private final ZoneId zone;
+    private final Map<Long, Stand> stands = new HashMap<>();
+
+    /**
+     * A temperature that was read.
+     *
+     * @param at when
+     * @param celsius in °C
+     */
+    public record Reading(Instant at, double celsius) {}
+
+    /**
+     * What is known of a place.
+     *
+     * @param placeId which
+     * @param quartersC its temperature in December to February, March to May, June to August, September to November, in
+     *     °C
+     * @param light how light it is
+     * @param readings what was measured, in any order
+     */
+    public record Known(long placeId, List<Double> quartersC, Light light, List<Reading> readings) {
+        /** Keeps its own lists. */
+        public Known {
+            quartersC = List.copyOf(quartersC);
+            readings = List.copyOf(readings);
+        }
+    }
+
+    /** A place, with the warmth of its readings summed up so that any stretch is found at once. */
+    private record Stand(List<Double> quartersC, Light light, long[] at, double[] celsius) {}
+
+    private Climate(double roomC, ZoneId zone) {
+        this.roomC = roomC;
+        this.zone = zone;
+    }
+
+    /** The same temperature everywhere and always, in °C, in the dark. */
+    public static Climate steady(double celsius) {
+        return new Climate(celsius, ZoneId.of("UTC"));
+    }
+
+    /**
+     * The climate of a house.
+     *
+     * @param roomC how warm it is where nobody knows better, in °C
+     * @param zone where its year turns
+     * @param places what is known of its places
+     */
+    public static Climate of(double roomC, ZoneId zone, List<Known> places) {
+        Climate climate = new Climate(roomC, zone);
+        for (Known place : places) {
+            List<Reading> sorted = place.readings().stream()
+                    .sorted(Comparator.comparing(Reading::at))
+                    .toList();
+            climate.stands.put(
+                    place.placeId(),
+                    new Stand(
+                            place.quartersC(),
+                            place.light(),
+                            sorted.stream()
+                                    .mapToLong(reading -> reading.at().getEpochSecond())
+                                    .toArray(),
+                            sorted.stream().mapToDouble(Reading::celsius).toArray()));
+        }
+        return climate;
+    }
+
+    /** How light it is at a place; dark where nobody knows. */
+    public Light light(@Nullable Place place) {
+        Stand stand = place == null ? null : stands.get(place.id());
+        return stand == null ? Light.DARK : stand.light();
+    }
+
+    /** How warm it is at a place at a moment, in °C. */
+    public double celsius(@Nullable Place place, Instant at) {
+        Stand stand = place == null ? null : stands.get(place.id());
+        if (stand == null) {
+            return roomC;
+        }
+        int last = reading(stand, at.getEpochSecond());
+        return last >= 0 && at.getEpochSecond() - stand.at()[last] <= A_READING_HOLDS_S
+                ? stand.celsius()[last]
+                : season(stand, at);
+    }
+
+    /**
+     * What the days from one moment to another count for by their warmth, in days of 20 °C.
+     *
+     * @param place where; null where nobody said
+     */
+    public double warmDays(@Nullable Place place, Instant from, Instant until) {
+        Stand stand = place == null ? null : stands.get(place.id());
+        long end = until.getEpochSecond();
+        double days = 0;
+        long at = from.getEpochSecond();
+        while (at < end) {
+            Instant now = Instant.ofEpochSecond(at);
+            long next = Math.min(end, stand == null ? end : nextChange(stand, at));
+            days += (next - at) / SECONDS_A_DAY * StorageAge.warmth(celsius(place, now));
+            at = next;
+        }
+        return days;
+    }
+
+    /** The next moment at which a place may be warmer or cooler. */
+    private long nextChange(Stand stand, long at) {
+        int last = reading(stand, at);
+        long held = last >= 0 ? stand.at()[last] + A_READING_HOLDS_S + 1 : Long.MAX_VALUE;
+        long reading = last + 1 < stand.at().length ? stand.at()[last + 1] : Long.MAX_VALUE;
+        long season = Instant.ofEpochSecond(at)
+                .atZone(zone)
+                .toLocalDate()
+                .withDayOfMonth(1)
+                .plusMonths(1)
+                .atStartOfDay(zone)
+                .toEpochSecond();
+        return Math.min(Math.min(held > at ? held : Long.MAX_VALUE, reading), season);
+    }
+
+    /** The last reading that is not later; -1 for none. */
+    private static int reading(Stand stand, long at) {
+        int found = Arrays.binarySearch(stand.at(), at);
+        return found >= 0 ? found : -found - 2;
+    }
+
+    private double season(Stand stand, Instant at) {
+        int month = at.atZone(zone).getMonthValue() % 12;
+        return stand.quartersC().get(month / MONTHS_A_QUARTER);
+    }
+}
