@@ -22,6 +22,7 @@ import mezcla.measure.Refusal;
  * @param runs the runs that it took, in the order in which they happened
  * @param inUse the runs that it is in just now
  * @param notes what to remember when its kit is mixed again
+ * @param looks what rolls looked like when they were dry, the earliest first
  */
 public record BatchState(
         long id,
@@ -31,7 +32,8 @@ public record BatchState(
         Set<Long> guests,
         List<LogEntry.RunLogged> runs,
         List<LogEntry.RunStarted> inUse,
-        List<LogEntry.NoteLeft> notes) {
+        List<LogEntry.NoteLeft> notes,
+        List<LogEntry.FilmInspected> looks) {
     /** Keeps its own lists, and the fills in the order of use. */
     public BatchState {
         Leaflet leaflet = fills.get(0).leaflet();
@@ -43,6 +45,7 @@ public record BatchState(
         runs = List.copyOf(runs);
         inUse = List.copyOf(inUse);
         notes = List.copyOf(notes);
+        looks = List.copyOf(looks);
     }
 
     /** The fills that were mixed for it, those that others took the place of among them. */

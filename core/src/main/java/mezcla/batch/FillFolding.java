@@ -2,8 +2,13 @@ package mezcla.batch;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import org.jspecify.annotations.Nullable;
 
@@ -17,6 +22,9 @@ final class FillFolding {
     private final List<FillState.Override> overrides = new ArrayList<>();
     private FillState.Kept kept;
     private final List<StorageAge.Spell> spells = new ArrayList<>();
+    private final Map<Long, Double> rollsAfterRun = new HashMap<>();
+    private final List<FillState.Worn> path = new ArrayList<>();
+    private final Set<Sign> signs = EnumSet.noneOf(Sign.class);
     private Instant spellFrom;
     private boolean about;
     private Wear wear;
@@ -74,6 +82,8 @@ final class FillFolding {
         } else {
             wear = wear.afterPouringAway(runBath.pouredAwayMl());
         }
+        rollsAfterRun.put(stamp.sequence(), wear.rolls());
+        path.add(new FillState.Worn(stamp.happenedAt(), wear.scaledRolls()));
     }
 
     /** A run under way has its rolls already, and what is in the tank is not in the bottle. */
@@ -111,6 +121,7 @@ final class FillFolding {
         spells.replaceAll(spell -> new StorageAge.Spell(
                 spell.from(), spell.until(), spell.headspace(), spell.air(), spell.place(), spell.kept() * share));
         wear = wear.afterToppingUp(topped.volumeMl());
+        path.add(new FillState.Worn(topped.stamp().happenedAt(), wear.scaledRolls()));
     }
 
     /** A look whose finding was put down to something else neither condemns, nor reassures, nor replaces. */
@@ -119,6 +130,24 @@ final class FillFolding {
             inspected = new Inspected(look.result(), look.stamp().happenedAt(), wear.rolls());
             trimPercent = look.trimPercent();
         }
+    }
+
+    /** It counts from the run whose film it was; a trim concerns the developer of the image alone. */
+    void inspect(LogEntry.FilmInspected look) {
+        if (look.chemistry()) {
+            double then = rollsAfterRun.getOrDefault(look.run(), wear.rolls());
+            inspected = new Inspected(look.result(), look.stamp().happenedAt(), then);
+        }
+        Double trim = look.trimPercent();
+        boolean image = bath.role().nature() == BathRole.Nature.DEVELOPER
+                || bath.role().nature() == BathRole.Nature.FIRST_DEVELOPER;
+        if (trim != null && image) {
+            trimPercent = trim;
+        }
+    }
+
+    void look(LogEntry.BathLooked looked) {
+        signs.add(looked.sign());
     }
 
     void measure(LogEntry.FillMeasured measured) {
@@ -159,6 +188,8 @@ final class FillFolding {
                 kept,
                 inUse,
                 spells(),
+                signs,
+                path,
                 overrides);
     }
 }

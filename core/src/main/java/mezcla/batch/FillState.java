@@ -2,6 +2,7 @@ package mezcla.batch;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
@@ -27,6 +28,8 @@ import org.jspecify.annotations.Nullable;
  * @param kept what it is kept in, where, and how
  * @param inUse the runs that it is in just now
  * @param spells how it was stored since it was mixed, the earliest first
+ * @param signs what looks into its bottle have shown
+ * @param path how its wear grew, a point after each run and each topping up, the earliest first
  * @param overrides the limits that were passed on purpose, the earliest first
  */
 public record FillState(
@@ -46,6 +49,8 @@ public record FillState(
         Kept kept,
         List<InUse> inUse,
         List<StorageAge.Spell> spells,
+        Set<Sign> signs,
+        List<Worn> path,
         List<Override> overrides) {
     private static final double UNEXPLAINED_ML = 10;
 
@@ -53,6 +58,8 @@ public record FillState(
     public FillState {
         inUse = List.copyOf(inUse);
         spells = List.copyOf(spells);
+        signs = Set.copyOf(signs);
+        path = List.copyOf(path);
         overrides = List.copyOf(overrides);
     }
 
@@ -65,6 +72,14 @@ public record FillState(
      * @param since since when
      */
     public record Kept(Bottle bottle, @Nullable Place place, AirKept air, Instant since) {}
+
+    /**
+     * How far it was used at a moment.
+     *
+     * @param at when
+     * @param scaledRolls n then
+     */
+    public record Worn(Instant at, double scaledRolls) {}
 
     /**
      * A run that a fill is in just now.

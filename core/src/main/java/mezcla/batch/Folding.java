@@ -55,6 +55,9 @@ final class Folding {
             addStart(start);
         } else if (entry instanceof LogEntry.FillsDiscarded discarded) {
             discarded.fills().forEach(each -> fill(each.fillId()).discard(discarded, each));
+        } else if (entry instanceof LogEntry.FilmInspected look) {
+            look.fillIds().forEach(id -> fill(id).inspect(look));
+            batch(look.batchId()).inspect(look);
         } else if (entry instanceof LogEntry.NoteLeft note) {
             batch(note.batchId()).note(note);
         }
@@ -99,6 +102,8 @@ final class Folding {
             fill.liftBar();
         } else if (entry instanceof LogEntry.FillInspected inspected) {
             fill.inspect(inspected);
+        } else if (entry instanceof LogEntry.BathLooked looked) {
+            fill.look(looked);
         } else if (entry instanceof LogEntry.LimitOverridden overridden) {
             fill.override(overridden);
         } else if (entry instanceof LogEntry.FillShared shared) {
@@ -165,6 +170,7 @@ final class Folding {
         private final List<LogEntry.RunLogged> runs = new ArrayList<>();
         private final List<LogEntry.RunStarted> inUse = new ArrayList<>();
         private final List<LogEntry.NoteLeft> notes = new ArrayList<>();
+        private final List<LogEntry.FilmInspected> looks = new ArrayList<>();
 
         BatchFolding(LogEntry.BatchMixed mix) {
             this.mix = mix;
@@ -206,6 +212,10 @@ final class Folding {
             inUse.add(start);
         }
 
+        void inspect(LogEntry.FilmInspected look) {
+            looks.add(look);
+        }
+
         void note(LogEntry.NoteLeft note) {
             notes.add(note);
         }
@@ -219,7 +229,8 @@ final class Folding {
                     Set.copyOf(guests),
                     runs,
                     inUse,
-                    notes);
+                    notes,
+                    looks);
         }
     }
 }

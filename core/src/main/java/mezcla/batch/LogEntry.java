@@ -40,6 +40,9 @@ public sealed interface LogEntry {
         if (entry instanceof BathRenewed renewed) {
             return Set.of(renewed.fill().fillId());
         }
+        if (entry instanceof FilmInspected look) {
+            return Set.copyOf(look.fillIds());
+        }
         return entry instanceof OfOneFill one ? Set.of(one.fillId()) : Set.of();
     }
 
@@ -517,8 +520,90 @@ public sealed interface LogEntry {
         /** Heavy grain. */
         HEAVY_GRAIN,
         /** Milky when dry. */
-        MILKY_DRY
+        MILKY_DRY,
+        /** A slight colour cast. */
+        CAST,
+        /** Some grain. */
+        GRAIN,
+        /** Streaks or uneven development. */
+        STREAKS,
+        /** Marks or scum on the film. */
+        RESIDUE;
+
+        /** Whether it found nothing wrong. */
+        public boolean isGood() {
+            return this == GOOD;
+        }
     }
+
+    /** What a fault on film can come from (rules, section 6). */
+    enum Suspect {
+        /** The chemistry. */
+        CHEMISTRY("the chemistry"),
+        /** Exposure in the camera. */
+        EXPOSURE("exposure"),
+        /** Light that got in, or the light of the scene. */
+        LIGHT("light"),
+        /** Lens, scanner or its software. */
+        SCAN("lens or scan");
+
+        private final String words;
+
+        Suspect(String words) {
+            this.words = words;
+        }
+
+        /** In words. */
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * A roll of a run was looked at when it was dry.
+     *
+     * @param stamp who and when
+     * @param batchId the batch
+     * @param run the sequence of the run's row
+     * @param roll which of its rolls, from 0
+     * @param fillIds the fills that the run used, for which it counts
+     * @param result what was seen
+     * @param suspects what it is put down to; empty where nothing is wrong or nobody knows
+     * @param trimPercent the correction that it sets on the developer, in percent; null to leave it
+     * @param note what else; null for nothing
+     */
+    record FilmInspected(
+            Stamp stamp,
+            long batchId,
+            long run,
+            int roll,
+            List<Long> fillIds,
+            Result result,
+            Set<Suspect> suspects,
+            @Nullable Double trimPercent,
+            @Nullable String note)
+            implements LogEntry {
+        /** Keeps its own collections. */
+        public FilmInspected {
+            fillIds = List.copyOf(fillIds);
+            suspects = Set.copyOf(suspects);
+        }
+
+        /** Whether it says something about the chemistry: put down to it, or nothing wrong at all. */
+        public boolean chemistry() {
+            return result.isGood() || suspects.contains(Suspect.CHEMISTRY);
+        }
+    }
+
+    /**
+     * Somebody looked into a bottle.
+     *
+     * @param stamp who and when
+     * @param fillId the fill
+     * @param sign what it showed
+     * @param note what else; null for nothing
+     */
+    record BathLooked(Stamp stamp, long fillId, Sign sign, @Nullable String note) implements OfOneFill {}
 
     /**
      * Fills were poured away for good.

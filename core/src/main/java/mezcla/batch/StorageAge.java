@@ -1,5 +1,6 @@
 package mezcla.batch;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import mezcla.leaflet.BathRole;
@@ -44,6 +45,13 @@ public record StorageAge(double effectiveDays, double calendarDays) {
      */
     public record Spell(
             Instant from, @Nullable Instant until, double headspace, AirKept air, @Nullable Place place, double kept) {
+        /** How many days more than the calendar's the fill aged in it, up to a moment; below zero for fewer. */
+        public double cost(BathRole role, Climate climate, Instant now) {
+            Instant end = until == null || until.isAfter(now) ? now : until;
+            double days = Math.max(0, Duration.between(from, end).toSeconds()) / 86_400.0;
+            return effectiveDays(role, climate, now) - days * kept;
+        }
+
         /** How old the fill became in it, in days, up to a moment. */
         double effectiveDays(BathRole role, Climate climate, Instant now) {
             Instant end = until == null || until.isAfter(now) ? now : until;

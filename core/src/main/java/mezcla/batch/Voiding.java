@@ -65,6 +65,11 @@ public final class Voiding {
         if (entry instanceof LogEntry.KitArrived kit) {
             return kitsOf(later).contains(kit.kitId());
         }
+        if (entry instanceof LogEntry.RunLogged run
+                && later instanceof LogEntry.FilmInspected look
+                && look.run() == run.stamp().sequence()) {
+            return true;
+        }
         if (entry instanceof LogEntry.PartMoved moved) {
             return later.stamp().sequence() > moved.stamp().sequence()
                     && kitsOf(later).contains(moved.toKitId());

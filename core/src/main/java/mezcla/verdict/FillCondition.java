@@ -2,6 +2,7 @@ package mezcla.verdict;
 
 import java.util.Set;
 import mezcla.batch.LogEntry;
+import mezcla.batch.Sign;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Timing;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import mezcla.batch.LogEntry;
+import mezcla.batch.Sign;
 import mezcla.measure.Slack;
 import mezcla.processing.RunTime;
 import org.jspecify.annotations.Nullable;

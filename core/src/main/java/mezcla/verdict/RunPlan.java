@@ -128,7 +128,7 @@ public record RunPlan(
                 StorageAge.effectiveDays(fill, question.judging().climate(), question.at()),
                 bath.lifeDays(),
                 bath.capacity(),
-                Set.of(),
+                fill.signs(),
                 look == null
                         ? null
                         : new FillCondition.Look(look.result(), question.daysSince(look.at()), look.rollsAgo()),

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Set;
 import mezcla.batch.LogEntry;
+import mezcla.batch.Sign;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Range;

@@ -76,7 +76,7 @@ public class PlacesTest extends DemoApplicationTest {
     }
 
     private static LogEntry.Roll roll() {
-        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0);
+        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0, false);
     }
 
     @Test
@@ -157,7 +157,7 @@ public class PlacesTest extends DemoApplicationTest {
         List<FillState> fills = log.state().batch(1).fills();
         assertThat(fills.get(0).scaledRolls()).isEqualTo(8);
         Tank small = houses.tanks().get(0);
-        LogEntry.Roll pushed = new LogEntry.Roll("Ines", FilmFormat.F120, 1, 2);
+        LogEntry.Roll pushed = new LogEntry.Roll("Ines", FilmFormat.F120, 1, 2, false);
         assertThat(runs.plan(5, List.of(pushed), small, null)
                         .asRunBaths()
                         .get(0)

@@ -2,6 +2,8 @@ package mezcla.web.batch;
 
 import java.util.Map;
 import mezcla.batch.WasteRoute;
+import mezcla.web.look.LifeService;
+import mezcla.web.look.LookService;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -25,9 +27,18 @@ class BatchController {
 
     private final BatchService batches;
     private final CorrectionService corrections;
+    private final LookService looks;
+    private final LifeService life;
     private final OneTimeForms forms;
 
-    BatchController(BatchService batches, CorrectionService corrections, OneTimeForms forms) {
+    BatchController(
+            BatchService batches,
+            CorrectionService corrections,
+            LookService looks,
+            LifeService life,
+            OneTimeForms forms) {
+        this.looks = looks;
+        this.life = life;
         this.batches = batches;
         this.corrections = corrections;
         this.forms = forms;
@@ -144,6 +155,8 @@ class BatchController {
 
     private String page(long id, DiscardForm form, FieldErrors errors, Model model) {
         model.addAttribute("batch", batches.batch(id));
+        model.addAttribute("due", looks.due(id));
+        model.addAttribute("life", life.ofBatch(id));
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
         model.addAttribute("routes", WasteRoute.values());

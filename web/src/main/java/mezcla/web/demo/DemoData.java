@@ -24,6 +24,7 @@ import mezcla.leaflet.Leaflet;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.MixPlan;
+import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
@@ -354,12 +355,13 @@ class DemoData implements ApplicationRunner {
         List<LogEntry.Roll> rolls = new ArrayList<>();
         for (String label : formats) {
             FilmFormat format = FilmFormat.labelled(label);
-            rolls.add(new LogEntry.Roll(who, format, format.equivalents(), stops));
+            rolls.add(new LogEntry.Roll(who, format, format.equivalents(), stops, false));
         }
         double tankMl = formats.length == 1 ? SMALL_TANK_ML : formats.length == 2 ? 500 : 1000;
         Instant at = at(daysAgo, 19);
         RunPlan plan = RunPlan.of(
-                log.state().batch(batch), new RunQuestion(rolls, tankMl, SMALL_TANK_ML, School.LEAFLET, at, ZONE));
+                log.state().batch(batch),
+                new RunQuestion(rolls, tankMl, SMALL_TANK_ML, Judging.by(School.LEAFLET), at, ZONE));
         log.add(
                 people.get(who),
                 at,

@@ -5,6 +5,7 @@ import mezcla.batch.AirKept;
 import mezcla.measure.Volume;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Units;
+import mezcla.web.look.LifeService;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -27,11 +28,13 @@ class FillController {
 
     private final FillService fills;
     private final HouseService houses;
+    private final LifeService life;
     private final OneTimeForms forms;
 
-    FillController(FillService fills, HouseService houses, OneTimeForms forms) {
+    FillController(FillService fills, HouseService houses, LifeService life, OneTimeForms forms) {
         this.fills = fills;
         this.houses = houses;
+        this.life = life;
         this.forms = forms;
     }
 
@@ -155,6 +158,7 @@ class FillController {
 
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors, Model model) {
         model.addAttribute("fill", fills.fill(id));
+        model.addAttribute("life", life.ofFill(id));
         model.addAttribute("kept", fills.kept(id));
         model.addAttribute("bottles", fills.bottlesFor(id));
         model.addAttribute("places", houses.places());

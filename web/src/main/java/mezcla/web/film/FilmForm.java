@@ -27,6 +27,7 @@ public class FilmForm {
 
     private List<FilmLine> film = new ArrayList<>();
     private String push = "0";
+    private boolean irreplaceable;
     private String tank = "";
 
     /** A line: whose, which format, how many. */
@@ -83,6 +84,7 @@ public class FilmForm {
             typed.setCount(Integer.toString(count));
             film.add(typed);
         });
+        irreplaceable = rolls.stream().anyMatch(LogEntry.Roll::irreplaceable);
         double stops = rolls.get(0).stops();
         push = PUSHES.stream()
                 .filter(each -> Double.parseDouble(each) == stops)
@@ -126,7 +128,7 @@ public class FilmForm {
         if (count == null || owner == null || format == null) {
             return List.of();
         }
-        return Collections.nCopies(count, new LogEntry.Roll(owner, format, format.equivalents(), stops));
+        return Collections.nCopies(count, new LogEntry.Roll(owner, format, format.equivalents(), stops, irreplaceable));
     }
 
     private static int count(String typed) {
@@ -154,6 +156,9 @@ public class FilmForm {
             address.queryParam("film[" + i + "].count", film.get(i).getCount())
                     .queryParam("film[" + i + "].format", film.get(i).getFormat())
                     .queryParam("film[" + i + "].owner", film.get(i).getOwner());
+        }
+        if (irreplaceable) {
+            address.queryParam("irreplaceable", true);
         }
         return address.queryParam("push", push)
                 .queryParam("tank", tank)
@@ -184,6 +189,15 @@ public class FilmForm {
 
     public void setPush(String push) {
         this.push = push;
+    }
+
+    /** Whether any of it cannot be made again. */
+    public boolean isIrreplaceable() {
+        return irreplaceable;
+    }
+
+    public void setIrreplaceable(boolean irreplaceable) {
+        this.irreplaceable = irreplaceable;
     }
 
     public String getTank() {

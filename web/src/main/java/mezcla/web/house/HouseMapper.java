@@ -1,8 +1,11 @@
 package mezcla.web.house;
 
+import java.time.Instant;
 import java.util.List;
 import mezcla.batch.Bottle;
+import mezcla.batch.Light;
 import mezcla.batch.Place;
+import mezcla.verdict.School;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -94,6 +97,46 @@ interface HouseMapper {
                 delivery_weeks = #{deliveryWeeks}
             """)
     void changeSurroundings(Surroundings surroundings);
+
+    /** A decision about a process. */
+    record SchoolRow(String process, School school) {}
+
+    @Select("SELECT process, school FROM school_chosen ORDER BY id")
+    List<SchoolRow> schools();
+
+    @Insert(
+            "INSERT INTO school_chosen (process, school, member_id, at) VALUES (#{process}, #{school}, #{memberId}, #{at})")
+    void choose(String process, School school, long memberId, Instant at);
+
+    /** What a place is like. */
+    record ClimateRow(long placeId, double decFebC, double marMayC, double junAugC, double sepNovC, Light light) {}
+
+    @Select("SELECT place_id, dec_feb_c, mar_may_c, jun_aug_c, sep_nov_c, light FROM place_climate")
+    List<ClimateRow> climates();
+
+    @Insert(
+            """
+            INSERT INTO place_climate (place_id, dec_feb_c, mar_may_c, jun_aug_c, sep_nov_c, light)
+            VALUES (#{placeId}, #{decFebC}, #{marMayC}, #{junAugC}, #{sepNovC}, #{light})
+            ON CONFLICT (place_id) DO UPDATE
+            SET dec_feb_c = excluded.dec_feb_c, mar_may_c = excluded.mar_may_c, jun_aug_c = excluded.jun_aug_c,
+                sep_nov_c = excluded.sep_nov_c, light = excluded.light
+            """)
+    void setClimate(ClimateRow row);
+
+    /** A temperature that was read. */
+    record ReadingRow(long placeId, Instant at, double celsius) {}
+
+    @Select("SELECT place_id, at, celsius FROM place_reading ORDER BY place_id, at")
+    List<ReadingRow> readings();
+
+    @Insert(
+            """
+            INSERT INTO place_reading (place_id, at, celsius)
+            VALUES (#{placeId}, #{at}, #{celsius})
+            ON CONFLICT (place_id, at) DO NOTHING
+            """)
+    int addReading(ReadingRow row);
 
     @Update("UPDATE tank SET removed = #{removed} WHERE id = #{id}")
     void removeTank(long id, boolean removed);

@@ -1,15 +1,23 @@
 package mezcla.web.house;
 
+import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mezcla.batch.Bottle;
+import mezcla.batch.Climate;
+import mezcla.batch.Light;
 import mezcla.batch.Place;
 import mezcla.measure.Refusal;
+import mezcla.verdict.Judging;
 import mezcla.verdict.School;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -41,9 +49,93 @@ public class HouseService {
                         row.address());
     }
 
-    /** How strictly the house judges. */
-    public School school() {
-        return School.LEAFLET;
+    /** How the house judges: the school of each process, and the climate of its places. */
+    @Transactional(readOnly = true)
+    public Judging judging() {
+        Map<String, School> schools = new HashMap<>();
+        mapper.schools().forEach(row -> schools.put(row.process(), row.school()));
+        return new Judging(schools, School.LEAFLET, climate());
+    }
+
+    private Climate climate() {
+        Map<Long, List<Climate.Reading>> readings = new HashMap<>();
+        mapper.readings().forEach(row -> readings.computeIfAbsent(row.placeId(), id -> new ArrayList<>())
+                .add(new Climate.Reading(row.at(), row.celsius())));
+        double roomC = surroundings().roomC();
+        Map<Long, HouseMapper.ClimateRow> known =
+                mapper.climates().stream().collect(Collectors.toMap(HouseMapper.ClimateRow::placeId, row -> row));
+        return Climate.of(
+                roomC,
+                house().timeZone(),
+                places().stream()
+                        .map(place -> known(place, known.get(place.id()), roomC, readings))
+                        .toList());
+    }
+
+    private static Climate.Known known(
+            Place place,
+            HouseMapper.@Nullable ClimateRow row,
+            double roomC,
+            Map<Long, List<Climate.Reading>> readings) {
+        List<Double> quarters = row == null
+                ? List.of(roomC, roomC, roomC, roomC)
+                : List.of(row.decFebC(), row.marMayC(), row.junAugC(), row.sepNovC());
+        return new Climate.Known(
+                place.id(),
+                quarters,
+                row == null ? Light.DARK : row.light(),
+                readings.getOrDefault(place.id(), List.of()));
+    }
+
+    /** Decides how film of a process is judged from now on. */
+    @Transactional
+    public void choose(String process, School school, long memberId, Instant at) {
+        mapper.choose(process, school, memberId, at);
+    }
+
+    /**
+     * What a place is like.
+     *
+     * @param quartersC its temperature in December to February, March to May, June to August, September to November, in
+     *     °C
+     * @param light how light it is
+     * @param readings how many temperatures were read there
+     */
+    public record PlaceClimate(List<Double> quartersC, Light light, long readings) {}
+
+    /** What a place is like, as far as somebody said; the room in the dark where nobody did. */
+    @Transactional(readOnly = true)
+    public PlaceClimate climateOf(long placeId) {
+        double roomC = surroundings().roomC();
+        long count = mapper.readings().stream()
+                .filter(row -> row.placeId() == placeId)
+                .count();
+        return mapper.climates().stream()
+                .filter(row -> row.placeId() == placeId)
+                .map(row -> new PlaceClimate(
+                        List.of(row.decFebC(), row.marMayC(), row.junAugC(), row.sepNovC()), row.light(), count))
+                .findFirst()
+                .orElseGet(() -> new PlaceClimate(List.of(roomC, roomC, roomC, roomC), Light.DARK, count));
+    }
+
+    /** Says what a place is like. */
+    @Transactional
+    public void setClimate(long placeId, List<Double> quartersC, Light light) {
+        mapper.setClimate(new HouseMapper.ClimateRow(
+                placeId, quartersC.get(0), quartersC.get(1), quartersC.get(2), quartersC.get(3), light));
+    }
+
+    /**
+     * Adds temperatures that were read; one that is there already is passed over.
+     *
+     * @return how many were new
+     */
+    @Transactional
+    public int addReadings(long placeId, List<Climate.Reading> readings) {
+        return readings.stream()
+                .mapToInt(reading ->
+                        mapper.addReading(new HouseMapper.ReadingRow(placeId, reading.at(), reading.celsius())))
+                .sum();
     }
 
     /** Its tanks, the smallest first. */

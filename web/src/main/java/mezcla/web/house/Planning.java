@@ -32,7 +32,7 @@ public class Planning {
                 rolls,
                 tankMl,
                 smallestTankMl(),
-                houses.school(),
+                houses.judging(),
                 at,
                 houses.house().timeZone());
     }
@@ -40,7 +40,7 @@ public class Planning {
     /** The question about the next roll: one of 135-36, neither pushed nor pulled, in the smallest tank. */
     public RunQuestion nextRoll() {
         FilmFormat format = FilmFormat.F135_36;
-        return question(List.of(new LogEntry.Roll("", format, format.equivalents(), 0)), smallestTankMl());
+        return question(List.of(new LogEntry.Roll("", format, format.equivalents(), 0, false)), smallestTankMl());
     }
 
     /** The next roll through a batch. */

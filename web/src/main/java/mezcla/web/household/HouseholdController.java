@@ -4,12 +4,14 @@ import java.time.ZoneId;
 import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
+import mezcla.verdict.School;
 import mezcla.web.house.Surroundings;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
 import mezcla.web.shell.TypedText;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -30,10 +32,17 @@ class HouseholdController {
 
     private final HouseholdService household;
     private final Members members;
+    private final SchoolsService schools;
     private final HouseholdPage house;
     private final OneTimeForms forms;
 
-    HouseholdController(HouseholdService household, Members members, HouseholdPage house, OneTimeForms forms) {
+    HouseholdController(
+            HouseholdService household,
+            Members members,
+            SchoolsService schools,
+            HouseholdPage house,
+            OneTimeForms forms) {
+        this.schools = schools;
         this.household = household;
         this.members = members;
         this.house = house;
@@ -57,6 +66,25 @@ class HouseholdController {
         return saved(typed, errors, "house", "houseName", () -> {
             household.change(FieldErrors.known(name), FieldErrors.known(zone), FieldErrors.known(units), address);
         });
+    }
+
+    @PostMapping("/house/schools")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView choose(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        String process = text(typed, "process");
+        FieldErrors errors = new FieldErrors();
+        School school = errors.read(
+                "school-" + process,
+                () -> TypedChoice.of(School.values(), text(typed, "school-" + process), "unknown-school"));
+        if (schools.all().stream().noneMatch(each -> each.process().equals(process))) {
+            throw Refusal.of("unknown-process");
+        }
+        return saved(
+                typed,
+                errors,
+                "school",
+                "school-" + process,
+                () -> schools.choose(member, process, FieldErrors.known(school)));
     }
 
     @PostMapping("/house/surroundings")

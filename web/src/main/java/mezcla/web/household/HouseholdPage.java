@@ -1,7 +1,9 @@
 package mezcla.web.household;
 
 import java.util.Map;
+import java.util.stream.Collectors;
 import mezcla.batch.Bottle;
+import mezcla.batch.Light;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Surroundings;
 import mezcla.web.house.Tool;
@@ -16,9 +18,11 @@ import org.springframework.web.servlet.ModelAndView;
 @Component
 class HouseholdPage {
     private final HouseholdService household;
+    private final SchoolsService schools;
     private final HouseService houses;
 
-    HouseholdPage(HouseholdService household, HouseService houses) {
+    HouseholdPage(HouseholdService household, SchoolsService schools, HouseService houses) {
+        this.schools = schools;
         this.household = household;
         this.houses = houses;
     }
@@ -39,6 +43,13 @@ class HouseholdPage {
         page.addObject("coldWater", Figures.celsius(around.coldWaterC()));
         page.addObject("hotWater", Figures.celsius(around.hotWaterC()));
         page.addObject("room", Figures.celsius(around.roomC()));
+        page.addObject("schools", schools.all());
+        page.addObject("lights", Light.values());
+        page.addObject(
+                "climates",
+                houses.places().stream()
+                        .collect(Collectors.toMap(
+                                place -> place.id(), place -> ClimateView.of(houses.climateOf(place.id())))));
         page.addObject("people", household.people());
         page.addObject("lists", ThingList.all(houses));
         page.addObject("materials", Bottle.Material.values());

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
+import mezcla.batch.Light;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.house.House;
@@ -178,6 +179,38 @@ public class HouseholdService {
             throw Refusal.of("graduation-coarse");
         }
         houses.addTool(name, kind, capacity, graduation);
+    }
+
+    /**
+     * Says what a place is like.
+     *
+     * @throws Refusal {@code unknown-thing}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void setClimate(long placeId, List<Double> quartersC, Light light) {
+        refuseUnknownPlace(placeId);
+        houses.setClimate(placeId, quartersC, light);
+    }
+
+    /**
+     * Adds what a logger wrote at a place.
+     *
+     * @return how many readings were new
+     * @throws Refusal {@code unknown-thing}, {@code not-a-reading}, {@code readings-missing}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public int addReadings(long placeId, String file) {
+        refuseUnknownPlace(placeId);
+        return houses.addReadings(
+                placeId, ReadingsFile.read(file, houses.house().timeZone()));
+    }
+
+    private void refuseUnknownPlace(long placeId) {
+        if (!houses.names(Thing.PLACE, false).containsKey(placeId)) {
+            throw Refusal.of("unknown-thing", "id", placeId);
+        }
     }
 
     /** Adds a jug. */

@@ -1,13 +1,17 @@
 package mezcla.web.household;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import mezcla.batch.Bottle;
+import mezcla.batch.Light;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
+import mezcla.measure.Temperature;
 import mezcla.measure.Volume;
 import mezcla.web.house.Thing;
 import mezcla.web.house.Tool;
@@ -15,6 +19,7 @@ import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.TypedChoice;
+import mezcla.web.shell.TypedFile;
 import mezcla.web.shell.TypedText;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -22,6 +27,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The lists that stewards keep: tanks, bottles, places, tools, heaters. */
@@ -30,6 +36,8 @@ import org.springframework.web.servlet.ModelAndView;
 class ThingsController {
     private static final int NAME_CHARACTERS = 40;
     private static final double MOST_OFF = 10;
+    private static final int QUARTERS = 4;
+    private static final int MOST_BYTES = 4_000_000;
 
     private final HouseholdService household;
     private final HouseholdPage house;
@@ -97,6 +105,44 @@ class ThingsController {
                         FieldErrors.known(capacity),
                         FieldErrors.known(graduation)),
                 refusal -> refusal.code().equals("graduation-coarse") ? "toolGraduation" : "tool");
+    }
+
+    @PostMapping("/house/places/{id}/climate")
+    ModelAndView setClimate(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        List<Double> quarters = new ArrayList<>();
+        for (int i = 0; i < QUARTERS; i++) {
+            String field = "quarter" + i + "-" + id;
+            Double celsius = errors.read(field, () -> Temperature.parse(
+                            text(typed, field), Units.shown().temperature())
+                    .celsius());
+            if (celsius != null) {
+                quarters.add(celsius);
+            }
+        }
+        Light light = errors.read(
+                "light-" + id, () -> TypedChoice.of(Light.values(), text(typed, "light-" + id), "unknown-light"));
+        return added(
+                typed,
+                errors,
+                "place",
+                () -> household.setClimate(id, quarters, FieldErrors.known(light)),
+                refusal -> "quarter0-" + id);
+    }
+
+    @PostMapping("/house/places/{id}/readings")
+    ModelAndView addReadings(
+            @PathVariable long id,
+            @RequestParam(name = "file", required = false) @Nullable MultipartFile file,
+            @RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String text = errors.read("readings-" + id, () -> TypedFile.text(file, MOST_BYTES));
+        return added(
+                typed,
+                errors,
+                "place",
+                () -> household.addReadings(id, FieldErrors.known(text)),
+                refusal -> "readings-" + id);
     }
 
     @PostMapping("/house/jugs")

@@ -52,7 +52,9 @@ public enum EntryKind {
         if (entry instanceof LogEntry.NoteLeft) {
             return NOTES;
         }
-        if (entry instanceof LogEntry.FillInspected) {
+        if (entry instanceof LogEntry.FillInspected
+                || entry instanceof LogEntry.FilmInspected
+                || entry instanceof LogEntry.BathLooked) {
             return INSPECTIONS;
         }
         if (entry instanceof LogEntry.FillsDiscarded) {

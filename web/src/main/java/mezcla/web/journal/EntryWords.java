@@ -102,6 +102,9 @@ public final class EntryWords {
         if (entry instanceof LogEntry.FillShared shared) {
             return Optional.of(shared.batchId());
         }
+        if (entry instanceof LogEntry.FilmInspected look) {
+            return Optional.of(look.batchId());
+        }
         return entry instanceof LogEntry.NoteLeft note ? Optional.of(note.batchId()) : Optional.empty();
     }
 
@@ -136,6 +139,9 @@ public final class EntryWords {
         }
         if (entry instanceof LogEntry.NoteLeft note) {
             return "For the next batch: " + note.text();
+        }
+        if (entry instanceof LogEntry.FilmInspected look) {
+            return looked(look);
         }
         if (entry instanceof LogEntry.FillsDiscarded gone) {
             return discarded(gone);
@@ -172,6 +178,10 @@ public final class EntryWords {
     private String aboutAFill(LogEntry entry) {
         if (entry instanceof LogEntry.FillInspected look) {
             return inspected(look);
+        }
+        if (entry instanceof LogEntry.BathLooked looked) {
+            return name(looked.fillId()) + ": " + looked.sign().words()
+                    + (looked.note() == null ? "" : ". " + looked.note());
         }
         if (entry instanceof LogEntry.FillSpilled spilled) {
             return name(spilled.fillId()) + ": " + Figures.ml(spilled.volumeMl()) + " spilled";
@@ -249,7 +259,8 @@ public final class EntryWords {
         return film.entrySet().stream()
                         .map(entry -> entry.getValue() + " × " + entry.getKey())
                         .collect(Collectors.joining(", "))
-                + (stops == 0 ? "" : ", pushed " + Figures.stops(stops));
+                + (stops == 0 ? "" : ", pushed " + Figures.stops(stops))
+                + (rolls.stream().anyMatch(LogEntry.Roll::irreplaceable) ? ", irreplaceable" : "");
     }
 
     private String times(List<LogEntry.RunBath> baths) {
@@ -275,6 +286,19 @@ public final class EntryWords {
         return name(look.fillId()) + ": " + seen(look.result()) + trim;
     }
 
+    private static String looked(LogEntry.FilmInspected look) {
+        String suspects =
+                look.suspects().stream().sorted().map(LogEntry.Suspect::words).collect(Collectors.joining(", "));
+        return "Roll %d of the run of entry %d: %s%s%s%s"
+                .formatted(
+                        look.roll() + 1,
+                        look.run(),
+                        seen(look.result()),
+                        suspects.isEmpty() ? "" : ", put down to " + suspects,
+                        look.trimPercent() == null ? "" : "; trim " + Figures.percent(look.trimPercent()),
+                        look.note() == null ? "" : ". " + look.note());
+    }
+
     /** What film showed, in words. */
     public static String seen(LogEntry.Result result) {
         return switch (result) {
@@ -284,6 +308,10 @@ public final class EntryWords {
             case HEAVY_CAST -> "film had a heavy cast";
             case HEAVY_GRAIN -> "film had heavy grain";
             case MILKY_DRY -> "film stayed milky when dry";
+            case CAST -> "film had a slight cast";
+            case GRAIN -> "film had some grain";
+            case STREAKS -> "film had streaks";
+            case RESIDUE -> "film had marks on it";
         };
     }
 

@@ -233,7 +233,7 @@ public class LabelService {
                         who,
                         batchId,
                         List.of(new LogEntry.Roll(
-                                box.owner(), box.format(), box.format().equivalents(), 0)),
+                                box.owner(), box.format(), box.format().equivalents(), 0, false)),
                         tank,
                         box.when(),
                         false));

@@ -1,9 +1,5 @@
 package mezcla.web.leaflet;
 
-import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,6 +22,7 @@ import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedFile;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -46,7 +43,7 @@ import org.springframework.web.servlet.ModelAndView;
 /** Leaflets: what the printed sheets of kits say, typed in or read from files. */
 @Controller
 class LeafletController {
-    private static final int MOST_CHARACTERS = 200_000;
+    private static final int MOST_BYTES = 200_000;
 
     private final Leaflets leaflets;
     private final HouseService houses;
@@ -282,7 +279,7 @@ class LeafletController {
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView preview(@RequestParam(name = "file", required = false) @Nullable MultipartFile file, Model model) {
         FieldErrors errors = new FieldErrors();
-        String document = errors.read("file", () -> text(file));
+        String document = errors.read("file", () -> TypedFile.text(file, MOST_BYTES));
         return preview(document, forms.newKey(), errors, model);
     }
 
@@ -306,25 +303,6 @@ class LeafletController {
                 },
                 refusal -> "file",
                 () -> preview(document, formKey, errors, model));
-    }
-
-    private static String text(@Nullable MultipartFile file) {
-        if (file == null || file.isEmpty()) {
-            throw Refusal.of("file-missing");
-        }
-        try {
-            if (file.getSize() > MOST_CHARACTERS) {
-                throw Refusal.of("file-too-big");
-            }
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(file.getBytes()))
-                    .toString();
-        } catch (CharacterCodingException e) {
-            throw Refusal.of("file-not-text");
-        } catch (IOException e) {
-            throw Refusal.of("file-missing");
-        }
     }
 
     private ModelAndView preview(@Nullable String document, String formKey, FieldErrors errors, Model model) {

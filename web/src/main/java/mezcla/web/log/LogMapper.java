@@ -5,6 +5,7 @@ import java.util.List;
 import mezcla.batch.AirKept;
 import mezcla.batch.Bottle;
 import mezcla.batch.LogEntry;
+import mezcla.batch.Sign;
 import mezcla.batch.WasteRoute;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -89,7 +90,8 @@ interface LogMapper {
 
     record NoteLeftRow(long sequence, long batchId, String text) {}
 
-    record RunRollRow(long sequence, String owner, String format, double equivalents, double stops) {}
+    record RunRollRow(
+            long sequence, String owner, String format, double equivalents, double stops, boolean irreplaceable) {}
 
     record RunBathRow(
             long sequence,
@@ -151,7 +153,8 @@ interface LogMapper {
     @Select("SELECT sequence, batch_id, tank_ml, against, started FROM run_logged")
     List<RunLoggedRow> runsLogged();
 
-    @Select("SELECT sequence, owner, format, equivalents, stops FROM run_roll ORDER BY sequence, position")
+    @Select(
+            "SELECT sequence, owner, format, equivalents, stops, irreplaceable FROM run_roll ORDER BY sequence, position")
     List<RunRollRow> runRolls();
 
     @Select(
@@ -164,7 +167,8 @@ interface LogMapper {
     @Select("SELECT sequence, batch_id, tank_ml FROM run_started")
     List<RunStartedRow> runsStarted();
 
-    @Select("SELECT sequence, owner, format, equivalents, stops FROM started_roll ORDER BY sequence, position")
+    @Select(
+            "SELECT sequence, owner, format, equivalents, stops, irreplaceable FROM started_roll ORDER BY sequence, position")
     List<RunRollRow> startedRolls();
 
     @Select(
@@ -332,8 +336,9 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO run_roll (sequence, position, owner, format, equivalents, stops)
-            VALUES (#{row.sequence}, #{position}, #{row.owner}, #{row.format}, #{row.equivalents}, #{row.stops})
+            INSERT INTO run_roll (sequence, position, owner, format, equivalents, stops, irreplaceable)
+            VALUES (#{row.sequence}, #{position}, #{row.owner}, #{row.format}, #{row.equivalents}, #{row.stops},
+                    #{row.irreplaceable})
             """)
     void addRunRoll(RunRollRow row, int position);
 
@@ -350,8 +355,9 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO started_roll (sequence, position, owner, format, equivalents, stops)
-            VALUES (#{row.sequence}, #{position}, #{row.owner}, #{row.format}, #{row.equivalents}, #{row.stops})
+            INSERT INTO started_roll (sequence, position, owner, format, equivalents, stops, irreplaceable)
+            VALUES (#{row.sequence}, #{position}, #{row.owner}, #{row.format}, #{row.equivalents}, #{row.stops},
+                    #{row.irreplaceable})
             """)
     void addStartedRoll(RunRollRow row, int position);
 
@@ -437,4 +443,41 @@ interface LogMapper {
 
     @Insert("INSERT INTO entry_voided (sequence, voided, reason) VALUES (#{sequence}, #{voided}, #{reason})")
     void addVoid(VoidedRow row);
+
+    record FilmInspectedRow(
+            long sequence,
+            long batchId,
+            long run,
+            int roll,
+            LogEntry.Result result,
+            String suspects,
+            @Nullable Double trimPercent,
+            @Nullable String note) {}
+
+    record InspectedFillRow(long sequence, long fillId) {}
+
+    record BathLookedRow(long sequence, long fillId, Sign sign, @Nullable String note) {}
+
+    @Select("SELECT sequence, batch_id, run, roll, result, suspects, trim_percent, note FROM film_inspected")
+    List<FilmInspectedRow> filmInspected();
+
+    @Select("SELECT sequence, fill_id FROM inspected_fill ORDER BY sequence, fill_id")
+    List<InspectedFillRow> inspectedFills();
+
+    @Select("SELECT sequence, fill_id, sign, note FROM bath_looked")
+    List<BathLookedRow> bathsLooked();
+
+    @Insert(
+            """
+            INSERT INTO film_inspected (sequence, batch_id, run, roll, result, suspects, trim_percent, note)
+            VALUES
+                (#{sequence}, #{batchId}, #{run}, #{roll}, #{result}, #{suspects}, #{trimPercent}, #{note})
+            """)
+    void addFilmInspected(FilmInspectedRow row);
+
+    @Insert("INSERT INTO inspected_fill (sequence, fill_id) VALUES (#{sequence}, #{fillId})")
+    void addInspectedFill(InspectedFillRow row);
+
+    @Insert("INSERT INTO bath_looked (sequence, fill_id, sign, note) VALUES (#{sequence}, #{fillId}, #{sign}, #{note})")
+    void addBathLooked(BathLookedRow row);
 }

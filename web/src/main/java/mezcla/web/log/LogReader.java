@@ -46,6 +46,7 @@ final class LogReader {
                         row.sequence(),
                         stamp -> new LogEntry.FillInspected(
                                 stamp, row.fillId(), row.result(), row.chemistry(), row.trimPercent())));
+        addLooks(details);
         mapper.voids()
                 .forEach(row -> details.put(
                         row.sequence(), stamp -> new LogEntry.EntryVoided(stamp, row.voided(), row.reason())));
@@ -54,6 +55,31 @@ final class LogReader {
         return rows.stream()
                 .map(row -> details.get(row.sequence()).apply(stamp(row)))
                 .toList();
+    }
+
+    private void addLooks(Map<Long, Details> details) {
+        Map<Long, List<Long>> fills = mapper.inspectedFills().stream()
+                .collect(groupingBy(
+                        LogMapper.InspectedFillRow::sequence,
+                        Collectors.mapping(LogMapper.InspectedFillRow::fillId, Collectors.toList())));
+        mapper.filmInspected()
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.FilmInspected(
+                                stamp,
+                                row.batchId(),
+                                row.run(),
+                                row.roll(),
+                                fills.getOrDefault(row.sequence(), List.of()),
+                                row.result(),
+                                words(row.suspects()).stream()
+                                        .map(LogEntry.Suspect::valueOf)
+                                        .collect(Collectors.toSet()),
+                                row.trimPercent(),
+                                row.note())));
+        mapper.bathsLooked()
+                .forEach(row -> details.put(
+                        row.sequence(), stamp -> new LogEntry.BathLooked(stamp, row.fillId(), row.sign(), row.note())));
     }
 
     private static Stamp stamp(LogMapper.EntryRow row) {
@@ -192,7 +218,11 @@ final class LogReader {
                         LogMapper.RunRollRow::sequence,
                         Collectors.mapping(
                                 row -> new LogEntry.Roll(
-                                        row.owner(), FilmFormat.labelled(row.format()), row.equivalents(), row.stops()),
+                                        row.owner(),
+                                        FilmFormat.labelled(row.format()),
+                                        row.equivalents(),
+                                        row.stops(),
+                                        row.irreplaceable()),
                                 Collectors.toList())));
     }
 

@@ -1,6 +1,7 @@
 package mezcla.web.log;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import mezcla.batch.LogEntry;
 import mezcla.web.leaflet.Leaflets;
 
@@ -51,6 +52,8 @@ final class LogWriter {
             corrected
                     .fillIds()
                     .forEach(fill -> mapper.addCorrectedFill(new LogMapper.CorrectedFillRow(sequence, fill)));
+        } else if (entry instanceof LogEntry.FilmInspected look) {
+            addLook(sequence, look);
         } else if (entry instanceof LogEntry.NoteLeft note) {
             mapper.addNoteLeft(new LogMapper.NoteLeftRow(sequence, note.batchId(), note.text()));
         } else if (entry instanceof LogEntry.FillsDiscarded discarded) {
@@ -79,7 +82,9 @@ final class LogWriter {
     }
 
     private void addOfOneFill(long sequence, LogEntry.OfOneFill entry) {
-        if (entry instanceof LogEntry.FillShared shared) {
+        if (entry instanceof LogEntry.BathLooked looked) {
+            mapper.addBathLooked(new LogMapper.BathLookedRow(sequence, looked.fillId(), looked.sign(), looked.note()));
+        } else if (entry instanceof LogEntry.FillShared shared) {
             mapper.addFillShared(new LogMapper.FillSharedRow(sequence, shared.batchId(), shared.fillId()));
         } else if (entry instanceof LogEntry.FillMoved moved) {
             addMove(sequence, moved);
@@ -103,6 +108,19 @@ final class LogWriter {
             mapper.addInspected(new LogMapper.InspectedRow(
                     sequence, look.fillId(), look.result(), look.chemistry(), look.trimPercent()));
         }
+    }
+
+    private void addLook(long sequence, LogEntry.FilmInspected look) {
+        mapper.addFilmInspected(new LogMapper.FilmInspectedRow(
+                sequence,
+                look.batchId(),
+                look.run(),
+                look.roll(),
+                look.result(),
+                look.suspects().stream().map(Enum::name).sorted().collect(Collectors.joining(" ")),
+                look.trimPercent(),
+                look.note()));
+        look.fillIds().forEach(fill -> mapper.addInspectedFill(new LogMapper.InspectedFillRow(sequence, fill)));
     }
 
     private void addMove(long sequence, LogEntry.FillMoved moved) {
@@ -163,7 +181,7 @@ final class LogWriter {
 
     private static LogMapper.RunRollRow row(long sequence, LogEntry.Roll roll) {
         return new LogMapper.RunRollRow(
-                sequence, roll.owner(), roll.format().label(), roll.equivalents(), roll.stops());
+                sequence, roll.owner(), roll.format().label(), roll.equivalents(), roll.stops(), roll.irreplaceable());
     }
 
     private static LogMapper.RunBathRow row(long sequence, LogEntry.RunBath bath) {

@@ -28,9 +28,21 @@ public final class Sentences {
             case USED_UP ->
                 Figures.ml(reason.figure()) + " left, and the smallest tank takes " + Figures.ml(reason.limit());
             case OVER_ROLLS ->
-                "%s of %s done, and the leaflet stops there"
-                        .formatted(figure, Figures.rolls(reason.limit()) + " rolls");
-            case OVER_AGE -> "%s days old, and the leaflet allows %s".formatted(figure, limit);
+                "%s of %s done, and %s stops there"
+                        .formatted(
+                                figure,
+                                Figures.rolls(reason.limit()) + " rolls",
+                                isPrinted(reason, fill) ? "the leaflet" : "the house");
+            case OVER_AGE ->
+                isPrinted(reason, fill)
+                        ? "%s days old, and the leaflet allows %s".formatted(figure, limit)
+                        : "as old as %s days (estimate), and the house allows %s".formatted(figure, limit);
+            case WORN ->
+                "rolls and age together are at %s %% of what careful use allows"
+                        .formatted(Figures.plain(reason.figure() * 100, 0));
+            case NEARLY_WORN ->
+                "rolls and age together are at %s %% of what careful use allows; test first"
+                        .formatted(Figures.plain(reason.figure() * 100, 0));
             case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";
             case TEST_ROLLS ->
                 "%s of %s rolls done; from %s on the leaflet says to test first"
@@ -52,6 +64,14 @@ public final class Sentences {
                                 fill.trimPercent() == 0 ? "" : " and trim " + Figures.percent(fill.trimPercent()),
                                 Figures.seconds(reason.figure()));
         };
+    }
+
+    /** Whether a limit is the leaflet's own; the stretch school goes beyond it. */
+    private static boolean isPrinted(Reason reason, FillState fill) {
+        boolean rolls = reason.code() == Reason.Code.OVER_ROLLS;
+        Range printed = rolls ? fill.bath().capacity() : fill.bath().lifeDays();
+        double scale = rolls ? fill.wearPerRoll() : 1;
+        return printed == null || reason.limit() * scale <= printed.max() + 1e-6;
     }
 
     private static String fewRolls(Reason reason, FillState fill) {
@@ -294,6 +314,20 @@ public final class Sentences {
             case "acts-left" -> "Not every act is done yet.";
             case "boxes-missing" -> "Tick the boxes that are ticked on the card.";
             case "not-a-code" -> text + " is not the code of a bottle. It has a slip, or was never ours.";
+            case "unknown-school" -> "Choose one of the three schools.";
+            case "unknown-light" -> "Choose how light it is.";
+            case "readings-missing" -> "There is no reading in this file.";
+            case "not-a-reading" ->
+                "Line %s is no reading. Each line has a time and degrees Celsius: 2026-11-25T19:30,21.5."
+                        .formatted(refusal.text("line"));
+            case "unknown-sign" -> "Choose what it looks like.";
+            case "unknown-result" -> "Choose what you see.";
+            case "film-still-wet" ->
+                "Film is judged dry, two to three hours after the run. Wet colour film looks milky, wet slides bluish or brownish; that is normal.";
+            case "clip-of-developer" -> "A clip test judges a developer. Look into this bottle instead.";
+            case "unknown-run" -> "No such run is known.";
+            case "unknown-roll" -> "Choose one of its rolls.";
+            case "not-a-trim" -> text + " is no correction. Type percent from -30 to 30.";
             case "pin-form" -> "Use 4 to 8 digits.";
             case "wrong-pin" -> "That is not their PIN.";
             case "pin-wait" -> "Too many wrong PINs. Wait a little, then try again.";

@@ -29,9 +29,9 @@ public class FilmFormTest {
         assertThat(errors.none()).isTrue();
         assertThat(rolls)
                 .containsExactly(
-                        new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0.5),
-                        new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0.5),
-                        new LogEntry.Roll("Devi", FilmFormat.F135_24, 0.75, 0.5));
+                        new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0.5, false),
+                        new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0.5, false),
+                        new LogEntry.Roll("Devi", FilmFormat.F135_24, 0.75, 0.5, false));
     }
 
     @Test

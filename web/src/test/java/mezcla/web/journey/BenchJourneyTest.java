@@ -144,6 +144,7 @@ public class BenchJourneyTest {
         assertThat(heading(bram)).containsText("Enough for three more batches of 300 ml");
         Browser.assertAccessible(bram);
         bram.getByRole(AriaRole.LINK, byName("Mix from it")).click();
+        assertThat(heading(bram)).containsText("Mix 900 ml of every bath");
         fill(bram, "volume", "300 ml");
         assertThat(heading(bram)).containsText("Mix 300 ml of every bath");
         assertThat(bram.locator(".acts").first()).containsText("Start with 233 ml");

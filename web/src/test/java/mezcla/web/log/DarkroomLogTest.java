@@ -51,7 +51,7 @@ public class DarkroomLogTest extends DemoApplicationTest {
                 .findFirst()
                 .orElseThrow();
         long fill = mix.fills().get(0).fillId();
-        List<LogEntry.Roll> film = List.of(new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0));
+        List<LogEntry.Roll> film = List.of(new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0, true));
         Instant then = mix.stamp().happenedAt().plusMillis(3_600_678);
         List<LogEntry> all = new ArrayList<>();
         List<LogEntry> written = transactions.execute(status -> {

@@ -1,0 +1,96 @@
+package mezcla.web.look;
+
+import java.util.Comparator;
+import java.util.List;
+import mezcla.batch.Climate;
+import mezcla.batch.FillState;
+import mezcla.batch.LogState;
+import mezcla.batch.StorageAge;
+import mezcla.verdict.RunQuestion;
+import mezcla.web.drawing.LifeWindowDrawing;
+import mezcla.web.house.Planning;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.Figures;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Shows how a fill has lived: its runs, its days, and how it was stored. */
+@Service
+public class LifeService {
+    private final DarkroomLog log;
+    private final Planning planning;
+
+    LifeService(DarkroomLog log, Planning planning) {
+        this.log = log;
+        this.planning = planning;
+    }
+
+    /**
+     * The life of a fill.
+     *
+     * @param title whose
+     * @param drawing its window; null where it has no limits
+     * @param age how old it is by the calendar, and how it was stored
+     */
+    public record Life(String title, @Nullable LifeWindowDrawing drawing, String age) {}
+
+    /**
+     * The life of a fill, with the next roll as its next step.
+     *
+     * @throws mezcla.measure.Refusal {@code unknown-fill}
+     */
+    @Transactional(readOnly = true)
+    public Life ofFill(long fillId) {
+        return life(log.state().fill(fillId));
+    }
+
+    /** The life of a batch's developer; null where it has none that stands. */
+    @Transactional(readOnly = true)
+    public @Nullable Life ofBatch(long batchId) {
+        LogState state = log.state();
+        return state.batch(batchId)
+                .imageDeveloper()
+                .filter(fill -> fill.discarded() == null)
+                .map(this::life)
+                .orElse(null);
+    }
+
+    private Life life(FillState fill) {
+        RunQuestion question = planning.nextRoll();
+        return new Life(
+                "The life of the " + Figures.within(fill.bath().role().name()),
+                LifeWindowDrawing.of(fill, question).orElse(null),
+                age(fill, question));
+    }
+
+    private static String age(FillState fill, RunQuestion question) {
+        Climate climate = question.judging().climate();
+        double calendar = question.daysSince(fill.mixedAt());
+        double effective = StorageAge.effectiveDays(fill, climate, question.at());
+        String printed = fill.bath().lifeDays() == null
+                ? ""
+                : " of %s printed"
+                        .formatted(Figures.plain(fill.bath().lifeDays().max(), 0));
+        String why = dearest(fill, climate, question);
+        return "%s old%s; stored as if for %s (estimate)%s."
+                .formatted(Figures.countOfDays(calendar), printed, Figures.plain(effective, 0), why);
+    }
+
+    /** The spell that cost the most days beyond the calendar, where any cost a whole one. */
+    private static String dearest(FillState fill, Climate climate, RunQuestion question) {
+        List<StorageAge.Spell> spells = fill.spells();
+        return spells.stream()
+                .max(Comparator.comparingDouble(spell -> spell.cost(fill.bath().role(), climate, question.at())))
+                .filter(spell -> spell.cost(fill.bath().role(), climate, question.at()) >= 1)
+                .map(spell -> ": %s with %s cost %s"
+                        .formatted(
+                                spell.place() == null
+                                        ? "an unknown place"
+                                        : Figures.within(spell.place().name()),
+                                spell.air().words(),
+                                Figures.countOfDays(
+                                        Math.round(spell.cost(fill.bath().role(), climate, question.at())))))
+                .orElse("");
+    }
+}

@@ -1,0 +1,191 @@
+package mezcla.web.look;
+
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import mezcla.batch.LogEntry;
+import mezcla.batch.Sign;
+import mezcla.measure.Refusal;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
+import mezcla.web.shell.TypedText;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Looking at dry film, at a clip, at a bottle; and the guide to what one sees. */
+@Controller
+class LookController {
+    private static final int NOTE_CHARACTERS = 200;
+
+    private final LookService looks;
+    private final SignGuide guide;
+    private final OneTimeForms forms;
+
+    LookController(LookService looks, SignGuide guide, OneTimeForms forms) {
+        this.looks = looks;
+        this.guide = guide;
+        this.forms = forms;
+    }
+
+    /**
+     * Something that film can show.
+     *
+     * @param value what the form sends
+     * @param words in words
+     */
+    public record Finding(String value, String words) {}
+
+    private static final List<Finding> FINDINGS = List.of(
+            new Finding("GOOD", "fine"),
+            new Finding("THIN", "thin (slides: dark)"),
+            new Finding("DENSE", "dense (slides: light)"),
+            new Finding("CAST", "a colour cast"),
+            new Finding("GRAIN", "grain"),
+            new Finding("MILKY_DRY", "milky when dry"),
+            new Finding("STREAKS", "streaks"),
+            new Finding("RESIDUE", "marks or residue"));
+
+    @GetMapping("/batches/{id}/looks/{run}")
+    ModelAndView film(@PathVariable long id, @PathVariable long run) {
+        return page(id, run, Map.of(), new FieldErrors());
+    }
+
+    @PostMapping("/batches/{id}/looks/{run}")
+    ModelAndView look(
+            @PathVariable long id,
+            @PathVariable long run,
+            @RequestParam Map<String, String> typed,
+            @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Integer roll = errors.read("roll", () -> (int) TypedChoice.number(text(typed, "roll"), "unknown-roll"));
+        LogEntry.Result result = errors.read("result", () -> result(typed));
+        String note = note(typed, errors);
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    looks.look(
+                            member,
+                            id,
+                            run,
+                            new LookService.Seen(
+                                    FieldErrors.known(roll),
+                                    FieldErrors.known(result),
+                                    suspects(typed),
+                                    typed.containsKey("adjust"),
+                                    note));
+                    return "/batches/" + id + "?looked";
+                },
+                refusal -> refusal.code().equals("unknown-roll") ? "roll" : "result",
+                () -> page(id, run, typed, errors));
+    }
+
+    /** What was seen; a strong cast or strong grain weighs more than a slight one. */
+    private static LogEntry.Result result(Map<String, String> typed) {
+        LogEntry.Result seen = TypedChoice.of(LogEntry.Result.values(), text(typed, "result"), "unknown-result");
+        if (FINDINGS.stream().noneMatch(finding -> finding.value().equals(seen.name()))) {
+            throw Refusal.of("unknown-result");
+        }
+        boolean strong = text(typed, "strength").equals("strong");
+        return switch (seen) {
+            case CAST -> strong ? LogEntry.Result.HEAVY_CAST : seen;
+            case GRAIN -> strong ? LogEntry.Result.HEAVY_GRAIN : seen;
+            default -> seen;
+        };
+    }
+
+    private static Set<LogEntry.Suspect> suspects(Map<String, String> typed) {
+        Set<LogEntry.Suspect> suspects = EnumSet.noneOf(LogEntry.Suspect.class);
+        Arrays.stream(LogEntry.Suspect.values())
+                .filter(suspect -> typed.containsKey("suspect-" + suspect.name()))
+                .forEach(suspects::add);
+        return suspects;
+    }
+
+    private static @Nullable String note(Map<String, String> typed, FieldErrors errors) {
+        return text(typed, "note").isBlank()
+                ? null
+                : errors.read("note", () -> TypedText.of(text(typed, "note"), NOTE_CHARACTERS, "missing"));
+    }
+
+    @PostMapping("/fills/{id}/clips")
+    ModelAndView clip(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        LogEntry.Result result = errors.read("result", () -> result(typed));
+        return bottle(id, typed, errors, () -> looks.clip(member, id, FieldErrors.known(result)));
+    }
+
+    @PostMapping("/fills/{id}/looks")
+    ModelAndView lookInto(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Sign sign = errors.read("sign", () -> TypedChoice.of(Sign.values(), text(typed, "sign"), "unknown-sign"));
+        String note = note(typed, errors);
+        return bottle(id, typed, errors, () -> looks.look(member, id, FieldErrors.known(sign), note));
+    }
+
+    @GetMapping("/fills/{id}/look")
+    ModelAndView askAboutBottle(@PathVariable long id) {
+        return bottlePage(id, Map.of(), new FieldErrors());
+    }
+
+    private ModelAndView bottle(long id, Map<String, String> typed, FieldErrors errors, Runnable act) {
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    act.run();
+                    return "/fills/" + id + "?looked";
+                },
+                refusal -> refusal.code().equals("clip-of-developer") ? "result" : "sign",
+                () -> bottlePage(id, typed, errors));
+    }
+
+    private ModelAndView bottlePage(long id, Map<String, String> typed, FieldErrors errors) {
+        ModelAndView page = new ModelAndView("look/bottle");
+        page.addObject("fillId", id);
+        page.addObject("bottle", looks.bottle(id));
+        page.addObject("signs", Sign.values());
+        page.addObject("findings", FINDINGS);
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+
+    @GetMapping("/signs")
+    String guide(@RequestParam(defaultValue = "") String q, Model model) {
+        List<SignGuide.Entry> found = guide.find(q.substring(0, Math.min(q.length(), NOTE_CHARACTERS)));
+        model.addAttribute("q", q);
+        model.addAttribute("found", found);
+        return "look/signs";
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    private ModelAndView page(long id, long run, Map<String, String> typed, FieldErrors errors) {
+        ModelAndView page = new ModelAndView("look/film");
+        page.addObject("film", looks.film(id, run));
+        page.addObject("findings", FINDINGS);
+        page.addObject("suspects", LogEntry.Suspect.values());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+}

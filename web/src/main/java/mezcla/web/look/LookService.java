@@ -1,0 +1,260 @@
+package mezcla.web.look;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
+import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
+import mezcla.batch.Sign;
+import mezcla.leaflet.Bath;
+import mezcla.measure.Refusal;
+import mezcla.processing.RunTime;
+import mezcla.web.house.HouseService;
+import mezcla.web.journal.EntryWords;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps what film looked like when it was dry, what clip tests showed, and what bottles look like. */
+@Service
+public class LookService {
+    /** How much a trim changes at once, in percent; <em>house</em>. */
+    public static final double TRIM_STEP = 4;
+
+    private static final Duration DRY_AFTER = Duration.ofHours(2);
+    private static final Duration ASKED_FOR = Duration.ofDays(30);
+
+    private final DarkroomLog log;
+    private final HouseService houses;
+    private final Clock clock;
+
+    LookService(DarkroomLog log, HouseService houses, Clock clock) {
+        this.log = log;
+        this.houses = houses;
+        this.clock = clock;
+    }
+
+    /**
+     * A run whose film can be looked at.
+     *
+     * @param batchId the batch
+     * @param run the sequence of its row
+     * @param words what it was
+     * @param rolls its rolls, in words
+     * @param looked what was seen already, by the number of the roll
+     * @param wet whether it is not dry yet
+     * @param trims what a correction would do; empty where the batch has no developer any more
+     */
+    public record Film(
+            long batchId,
+            long run,
+            String words,
+            List<String> rolls,
+            Map<Integer, String> looked,
+            boolean wet,
+            List<String> trims) {}
+
+    /**
+     * The film of a run.
+     *
+     * @throws Refusal {@code unknown-batch} or {@code unknown-run}
+     */
+    @Transactional(readOnly = true)
+    public Film film(long batchId, long run) {
+        BatchState batch = log.state().batch(batchId);
+        return film(batch, run(batch, run));
+    }
+
+    private Film film(BatchState batch, LogEntry.RunLogged run) {
+        Map<Integer, String> looked = new java.util.TreeMap<>();
+        batch.looks().stream()
+                .filter(look -> look.run() == run.stamp().sequence())
+                .forEach(look -> looked.put(look.roll(), EntryWords.seen(look.result())));
+        return new Film(
+                batch.id(),
+                run.stamp().sequence(),
+                "%s, %s: %s"
+                        .formatted(
+                                Figures.dayAndHour(
+                                        run.stamp().happenedAt(), houses.house().timeZone()),
+                                run.stamp().who(),
+                                EntryWords.film(run.rolls())),
+                rolls(run),
+                looked,
+                isWet(run),
+                trims(batch));
+    }
+
+    private static List<String> rolls(LogEntry.RunLogged run) {
+        List<String> rolls = new ArrayList<>();
+        for (int i = 0; i < run.rolls().size(); i++) {
+            LogEntry.Roll roll = run.rolls().get(i);
+            rolls.add("Roll %d: %s of %s".formatted(i + 1, roll.format().label(), roll.owner()));
+        }
+        return rolls;
+    }
+
+    private boolean isWet(LogEntry.RunLogged run) {
+        return clock.instant().isBefore(run.stamp().happenedAt().plus(DRY_AFTER));
+    }
+
+    private static LogEntry.RunLogged run(BatchState batch, long run) {
+        return batch.runs().stream()
+                .filter(each -> each.stamp().sequence() == run)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of("unknown-run"));
+    }
+
+    /** What more and less would do to the next roll. */
+    private static List<String> trims(BatchState batch) {
+        Optional<FillState> developer = batch.imageDeveloper().filter(fill -> fill.discarded() == null);
+        if (developer.isEmpty()) {
+            return List.of();
+        }
+        FillState fill = developer.get();
+        double trim = fill.trimPercent();
+        String now = next(fill, trim);
+        return List.of(
+                "thin (slides: dark): trim %s, so the next roll takes %s instead of %s"
+                        .formatted(Figures.percent(trim + TRIM_STEP), next(fill, trim + TRIM_STEP), now),
+                "dense (slides: light): trim %s, so the next roll takes %s instead of %s"
+                        .formatted(Figures.percent(trim - TRIM_STEP), next(fill, trim - TRIM_STEP), now));
+    }
+
+    private static String next(FillState fill, double trim) {
+        Bath bath = fill.bath();
+        double wear = bath.oneShot() == null ? fill.wearPerRoll() : 0;
+        return RunTime.of(bath.role(), bath.timing(), fill.scaledRolls(), wear, 0, null, trim)
+                .shown()
+                .toString();
+    }
+
+    /** Runs of a batch whose film is dry and that nobody has looked at, the latest first. */
+    @Transactional(readOnly = true)
+    public List<Film> due(long batchId) {
+        LogState state = log.state();
+        BatchState batch = state.batch(batchId);
+        Instant since = clock.instant().minus(ASKED_FOR);
+        List<Film> due = new ArrayList<>();
+        for (LogEntry.RunLogged run : batch.runs()) {
+            boolean looked = batch.looks().stream()
+                    .anyMatch(look -> look.run() == run.stamp().sequence());
+            if (!looked && !isWet(run) && run.stamp().happenedAt().isAfter(since)) {
+                due.add(0, film(batch, run));
+            }
+        }
+        return due;
+    }
+
+    /** What somebody saw. */
+    record Seen(
+            int roll, LogEntry.Result result, Set<LogEntry.Suspect> suspects, boolean adjust, @Nullable String note) {}
+
+    /**
+     * Logs what a roll looked like.
+     *
+     * @throws Refusal {@code unknown-run}, {@code unknown-roll} or {@code film-still-wet}
+     */
+    @Transactional
+    public void look(SignedIn who, long batchId, long runSequence, Seen seen) {
+        BatchState batch = log.state().batch(batchId);
+        LogEntry.RunLogged run = run(batch, runSequence);
+        if (seen.roll() < 0 || seen.roll() >= run.rolls().size()) {
+            throw Refusal.of("unknown-roll");
+        }
+        if (isWet(run)) {
+            throw Refusal.of("film-still-wet");
+        }
+        Double trim = seen.adjust() && seen.suspects().contains(LogEntry.Suspect.CHEMISTRY)
+                ? trim(batch, seen.result())
+                : null;
+        log.add(
+                who,
+                stamp -> new LogEntry.FilmInspected(
+                        stamp,
+                        batchId,
+                        runSequence,
+                        seen.roll(),
+                        run.baths().stream().map(LogEntry.RunBath::fillId).toList(),
+                        seen.result(),
+                        seen.suspects(),
+                        trim,
+                        seen.note()));
+    }
+
+    private static @Nullable Double trim(BatchState batch, LogEntry.Result result) {
+        double step =
+                switch (result) {
+                    case THIN -> TRIM_STEP;
+                    case DENSE -> -TRIM_STEP;
+                    default -> 0;
+                };
+        return step == 0
+                ? null
+                : batch.imageDeveloper()
+                        .map(fill -> Double.valueOf(fill.trimPercent() + step))
+                        .orElse(null);
+    }
+
+    /**
+     * Logs a clip test, which may be judged wet and counts for the developer alone.
+     *
+     * @throws Refusal {@code unknown-fill}, {@code already-discarded} or {@code clip-of-developer}
+     */
+    @Transactional
+    public void clip(SignedIn who, long fillId, LogEntry.Result result) {
+        FillState fill = log.state().fill(fillId);
+        fill.refuseDiscarded();
+        if (!fill.bath().role().isDeveloper()) {
+            throw Refusal.of("clip-of-developer");
+        }
+        log.add(who, stamp -> new LogEntry.FillInspected(stamp, fillId, result, true, fill.trimPercent()));
+    }
+
+    /**
+     * Logs what a bottle looks like.
+     *
+     * @throws Refusal {@code unknown-fill} or {@code already-discarded}
+     */
+    @Transactional
+    public void look(SignedIn who, long fillId, Sign sign, @Nullable String note) {
+        log.state().fill(fillId).refuseDiscarded();
+        log.add(who, stamp -> new LogEntry.BathLooked(stamp, fillId, sign, note));
+    }
+
+    /**
+     * A bottle to look into.
+     *
+     * @param label what is written on it
+     * @param bath what is in it
+     * @param developer whether a clip can be tested in it
+     * @param batchId its batch
+     */
+    public record InBottle(String label, String bath, boolean developer, long batchId) {}
+
+    /**
+     * The bottle of a fill.
+     *
+     * @throws Refusal {@code unknown-fill}
+     */
+    @Transactional(readOnly = true)
+    public InBottle bottle(long fillId) {
+        LogState state = log.state();
+        FillState fill = state.fill(fillId);
+        return new InBottle(
+                fill.bottle().label(),
+                fill.bath().role().name(),
+                fill.bath().role().isDeveloper(),
+                state.batchOf(fillId).id());
+    }
+}
