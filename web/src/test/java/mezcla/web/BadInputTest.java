@@ -48,6 +48,7 @@ public class BadInputTest extends DemoApplicationTest {
         OPTIONAL_MONEY("free", "-3", "12.345", "99999999", "NaN", "3 ml", SCRIPT),
         PUSH("", "none", "-3", "9", "999999", "NaN", SCRIPT),
         CHOICE("", "none", "-3", "0", "999999", "NaN", SCRIPT),
+        CHOICE_BUT_ZERO("", "none", "-3", "999999", "NaN", SCRIPT),
         OPTIONAL_CHOICE("none", "-3", "0", "999999", "NaN", SCRIPT),
         SIGN_IN_NAME("", "   ", "a", "two words", "ines", SCRIPT),
         PASSWORD("", "short", "é".repeat(60)),
@@ -271,6 +272,38 @@ public class BadInputTest extends DemoApplicationTest {
                         "ines",
                         Map.of("moved", "dev-c", "to", "9"),
                         Map.of("moved", Takes.CHOICE, "to", Takes.CHOICE)),
+                new Form(
+                        "/batches/5/looks/"
+                                + log.state().batch(5).runs().get(0).stamp().sequence(),
+                        "ines",
+                        Map.of("roll", "0", "result", "GOOD"),
+                        Map.of("roll", Takes.CHOICE_BUT_ZERO, "result", Takes.CHOICE, "note", Takes.OPTIONAL_WORDS)),
+                new Form(
+                        "/fills/" + developer + "/looks",
+                        "ines",
+                        Map.of("sign", "DARK"),
+                        Map.of("sign", Takes.CHOICE, "note", Takes.OPTIONAL_WORDS)),
+                new Form("/fills/" + developer + "/clips", "ines", Map.of(), Map.of("result", Takes.CHOICE)),
+                new Form(
+                        "/house/schools",
+                        "bram",
+                        Map.of("process", "colour-negative"),
+                        Map.of("school-colour-negative", Takes.CHOICE)),
+                new Form(
+                        "/house/places/1/climate",
+                        "bram",
+                        Map.of(
+                                "quarter0-1",
+                                "20",
+                                "quarter1-1",
+                                "20",
+                                "quarter2-1",
+                                "20",
+                                "quarter3-1",
+                                "20",
+                                "light-1",
+                                "DARK"),
+                        Map.of("quarter0-1", Takes.DEGREES, "quarter3-1", Takes.DEGREES, "light-1", Takes.CHOICE)),
                 new Form("/leaflets", "bram", sheet(), sheetFields()),
                 new Form(
                         "/leaflets/1/retypings",

@@ -120,7 +120,7 @@ public class JournalTest extends DemoApplicationTest {
     @DataProvider
     public Object[][] filters() {
         return new Object[][] {
-            {"batch=4", 5},
+            {"batch=4", 6},
             {"batch=4&kind=RUNS", 3},
             {"member=Tomasz&kind=MIXES", 1},
             {"words=thin", 1},

@@ -146,8 +146,8 @@ public class PlacesTest extends DemoApplicationTest {
                 .containsExactly("7 of 14–18", "7 of 18–20", "7, no limit");
         assertThat(batch.fills()).extracting(BatchView.Fill::time).containsExactly("3:45", "7:20", "1:00");
         assertThat(batch.cost()).isEqualTo(new BatchView.Cost("NZ$61.30", "8.76", "3.41", "NZ$"));
-        assertThat(batch.log()).hasSize(5);
-        assertThat(batch.log().get(1).what().replace('\u00a0', ' '))
+        assertThat(batch.log()).hasSize(6);
+        assertThat(batch.log().get(2).what().replace('\u00a0', ' '))
                 .isEqualTo("Developer: film came out thin (slides: dark); trim +4 %");
         assertThat(batches.batch(1).title()).isEqualTo("Nothing of this batch is left");
     }

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import mezcla.batch.ShortCode;
+import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -92,6 +93,12 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /kits/{id}/corrections", Who.MEMBERS},
         {"POST /kits/{id}/losses", Who.MEMBERS},
         {"POST /kits/{id}/moves", Who.MEMBERS},
+        {"GET /batches/{id}/looks/{run}", Who.MEMBERS},
+        {"POST /batches/{id}/looks/{run}", Who.MEMBERS},
+        {"GET /fills/{id}/look", Who.MEMBERS},
+        {"POST /fills/{id}/looks", Who.MEMBERS},
+        {"POST /fills/{id}/clips", Who.MEMBERS},
+        {"GET /signs", Who.MEMBERS},
         {"GET /leaflets", Who.MEMBERS},
         {"GET /leaflets/{id}", Who.MEMBERS},
         {"GET /leaflets/{id}/file", Who.MEMBERS},
@@ -112,6 +119,9 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /house/details", Who.STEWARDS},
         {"POST /house/surroundings", Who.STEWARDS},
         {"POST /house/jugs", Who.STEWARDS},
+        {"POST /house/schools", Who.STEWARDS},
+        {"POST /house/places/{id}/climate", Who.STEWARDS},
+        {"POST /house/places/{id}/readings", Who.STEWARDS},
         {"POST /house/members", Who.STEWARDS},
         {"POST /house/members/{id}/password", Who.STEWARDS},
         {"POST /house/tanks", Who.STEWARDS},
@@ -128,6 +138,9 @@ public class RoutesTest extends DemoApplicationTest {
 
     @Autowired
     private Members members;
+
+    @Autowired
+    private DarkroomLog log;
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -178,6 +191,10 @@ public class RoutesTest extends DemoApplicationTest {
         }
     }
 
+    private long runOfBatchFive() {
+        return log.state().batch(5).runs().get(0).stamp().sequence();
+    }
+
     /** A route with numbers of things that exist, and nothing typed. */
     private MockHttpServletRequestBuilder asked(String route, String name) {
         String page = route.substring(route.indexOf(' ') + 1)
@@ -188,12 +205,14 @@ public class RoutesTest extends DemoApplicationTest {
                 .replace("{id}", "1")
                 .replace("{sequence}", "1")
                 .replace("{code}", ShortCode.of(7))
+                .replace("{run}", Long.toString(runOfBatchFive()))
                 .replace("{started}", "1");
         MockHttpServletRequestBuilder request = request(
                         HttpMethod.valueOf(route.substring(0, route.indexOf(' '))), page)
                 .with(csrf())
                 .param("bath", "dev")
                 .param("why", "a try")
+                .param("process", "colour-negative")
                 .param("reason", "a try")
                 .param("formKey", UUID.randomUUID().toString());
         return name.isEmpty() ? request : request.with(user(members.loadUserByUsername(name)));

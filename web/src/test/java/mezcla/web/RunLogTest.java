@@ -149,7 +149,9 @@ public class RunLogTest extends DemoApplicationTest {
 
     @Test
     public void batchTellsHowItsLastFilmCameOut() throws Exception {
-        pages.perform(get("/batches/4").with(user(devi)))
+        pages.perform(get("/batches/5").with(user(devi)))
                 .andExpect(content().string(containsString("nobody has judged that film yet")));
+        pages.perform(get("/batches/4").with(user(devi)))
+                .andExpect(content().string(containsString("with 2 × 120 of Saoirse; film looked good.")));
     }
 }

@@ -13,9 +13,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import mezcla.batch.AirKept;
 import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
+import mezcla.batch.Light;
 import mezcla.batch.LogEntry;
 import mezcla.batch.Place;
 import mezcla.batch.WasteRoute;
@@ -35,6 +37,7 @@ import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
+import mezcla.web.household.ReadingsFile;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
@@ -102,6 +105,7 @@ class DemoData implements ApplicationRunner {
         houses.setUp(new House("Tannery Yard", NZD, ZONE, Units.METRIC, null));
         addPeople();
         addThings();
+        addClimates();
         for (String key : List.of(
                 "oxbow-negative-liquid",
                 "kiln-lane-negative-powder",
@@ -207,10 +211,12 @@ class DemoData implements ApplicationRunner {
         run("Ines", 13, added, 0, "135-36", "135-36", "135-36");
         inspect("Ines", 12, added, LogEntry.Result.THIN, 4);
         run("Saoirse", 3, added, 0, "120", "120");
+        look("Saoirse", 2, added, LogEntry.Result.GOOD);
 
         long powder = arrive("Tomasz", 20, "kiln-lane-negative-powder", 3250, 0);
         long fresh = mix("Tomasz", 6, powder, "Kiln Lane powder", 600, "B1", "B2", "B3");
         run("Tomasz", 5, fresh, 0, "135-36", "135-36");
+        moveAll("Tomasz", 5, fresh, "Boiler shelf");
         note("Tomasz", 5, fresh, "Let the bleach-fix settle for an hour: it foamed when it was still warm");
     }
 
@@ -333,6 +339,43 @@ class DemoData implements ApplicationRunner {
 
     private void note(String who, int daysAgo, long batch, String text) {
         log.add(people.get(who), at(daysAgo, 20), false, stamp -> new LogEntry.NoteLeft(stamp, batch, text));
+    }
+
+    private void moveAll(String who, int daysAgo, long batch, String place) {
+        log.state()
+                .batch(batch)
+                .fills()
+                .forEach(fill -> move(who, daysAgo, batch, fill.bottle().label(), place, AirKept.NOTHING));
+    }
+
+    /** The film of the last run, judged dry. */
+    private void look(String who, int daysAgo, long batch, LogEntry.Result result) {
+        List<LogEntry.RunLogged> runs = log.state().batch(batch).runs();
+        LogEntry.RunLogged last = runs.get(runs.size() - 1);
+        log.add(
+                people.get(who),
+                at(daysAgo, 12),
+                false,
+                stamp -> new LogEntry.FilmInspected(
+                        stamp,
+                        batch,
+                        last.stamp().sequence(),
+                        0,
+                        last.baths().stream().map(LogEntry.RunBath::fillId).toList(),
+                        result,
+                        Set.of(),
+                        null,
+                        null));
+    }
+
+    private void addClimates() {
+        Map<String, Long> places = new HashMap<>();
+        houses.places().forEach(place -> places.put(place.name(), place.id()));
+        houses.setClimate(places.get("Cold shelf"), List.of(17.0, 14.0, 9.5, 13.0), Light.DARK);
+        houses.setClimate(places.get("Boiler shelf"), List.of(26.0, 25.0, 25.0, 26.0), Light.SHADED);
+        houses.setClimate(places.get("Fridge, top"), List.of(7.0, 7.0, 7.0, 7.0), Light.DARK);
+        String file = new SimulatedLogger(27, ZONE, 4).csv(clock.instant(), 30);
+        houses.addReadings(places.get("Boiler shelf"), ReadingsFile.read(file, ZONE));
     }
 
     private void move(String who, int daysAgo, long batch, String label, String place, AirKept air) {

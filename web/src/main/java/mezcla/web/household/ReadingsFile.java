@@ -14,7 +14,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 
 /** What a temperature logger wrote: a time and degrees Celsius in each line, after a line that says so. */
-final class ReadingsFile {
+public final class ReadingsFile {
     private static final int MOST_LINES = 100_000;
     private static final double COLDEST_C = -40;
     private static final double HOTTEST_C = 60;
@@ -28,7 +28,7 @@ final class ReadingsFile {
      * @param zone where times without a zone are
      * @throws Refusal {@code readings-missing}, or {@code not-a-reading} with the line
      */
-    static List<Climate.Reading> read(String text, ZoneId zone) {
+    public static List<Climate.Reading> read(String text, ZoneId zone) {
         List<Climate.Reading> readings = new ArrayList<>();
         try {
             for (CSVRecord row :

@@ -7,6 +7,7 @@ import mezcla.batch.FillState;
 import mezcla.batch.LogState;
 import mezcla.batch.StorageAge;
 import mezcla.verdict.RunQuestion;
+import mezcla.verdict.School;
 import mezcla.web.drawing.LifeWindowDrawing;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
@@ -32,8 +33,9 @@ public class LifeService {
      * @param title whose
      * @param drawing its window; null where it has no limits
      * @param age how old it is by the calendar, and how it was stored
+     * @param school how the house judges it
      */
-    public record Life(String title, @Nullable LifeWindowDrawing drawing, String age) {}
+    public record Life(String title, @Nullable LifeWindowDrawing drawing, String age, String school) {}
 
     /**
      * The life of a fill, with the next roll as its next step.
@@ -61,7 +63,18 @@ public class LifeService {
         return new Life(
                 "The life of the " + Figures.within(fill.bath().role().name()),
                 LifeWindowDrawing.of(fill, question).orElse(null),
-                age(fill, question));
+                age(fill, question),
+                school(question.judging().school(fill.leaflet().process(), false)));
+    }
+
+    private static String school(School school) {
+        return switch (school) {
+            case LEAFLET ->
+                "Judged by the leaflet: printed limits are law, and between the first and the last printed limit you test.";
+            case CAREFUL -> "Judged carefully: rolls and age count together, against the first printed limits.";
+            case STRETCH ->
+                "Judged until it shows: on beyond the printed limits, testing all the way, up to the house’s own.";
+        };
     }
 
     private static String age(FillState fill, RunQuestion question) {

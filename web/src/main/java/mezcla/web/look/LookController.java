@@ -150,7 +150,7 @@ class LookController {
                     act.run();
                     return "/fills/" + id + "?looked";
                 },
-                refusal -> refusal.code().equals("clip-of-developer") ? "result" : "sign",
+                refusal -> "sign",
                 () -> bottlePage(id, typed, errors));
     }
 

@@ -21,6 +21,8 @@ public class Pictures extends DemoApplicationTest {
             Browser.signIn(desk, "ines", "rinse-and-hang");
             picture(desk, "/shelf", "shelf");
             picture(desk, "/batches/4", "batch");
+            desk.locator(".life").scrollIntoViewIfNeeded();
+            desk.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("life-window.png")));
             picture(
                     desk,
                     "/shelf?film%5B0%5D.count=14&film%5B0%5D.format=120&process=colour-negative&push=0&tank=2",
@@ -32,7 +34,6 @@ public class Pictures extends DemoApplicationTest {
                     .click();
             desk.waitForURL("**/runs/*");
             picture(desk, desk.url(), "run-under-way");
-            picture(desk, "/journal", "journal");
             picture(desk, "/mixes/1", "bench");
             picture(desk, "/kits/3", "kit");
             picture(desk, "/batches/3/labels", "labels");

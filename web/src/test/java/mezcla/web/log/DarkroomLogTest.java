@@ -6,10 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import mezcla.batch.AirKept;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Place;
+import mezcla.batch.Sign;
 import mezcla.batch.WasteRoute;
 import mezcla.measure.FilmFormat;
 import mezcla.web.DemoApplicationTest;
@@ -53,6 +55,7 @@ public class DarkroomLogTest extends DemoApplicationTest {
         long fill = mix.fills().get(0).fillId();
         List<LogEntry.Roll> film = List.of(new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0, true));
         Instant then = mix.stamp().happenedAt().plusMillis(3_600_678);
+        long anyRun = log.state().batch(5).runs().get(0).stamp().sequence();
         List<LogEntry> all = new ArrayList<>();
         List<LogEntry> written = transactions.execute(status -> {
             List<LogEntry> rows = List.of(
@@ -118,6 +121,19 @@ public class DarkroomLogTest extends DemoApplicationTest {
                                     "lot 7",
                                     List.of("dev-a", "dev-b"),
                                     new LogEntry.Bought(Money.parse("NZD 0.75"), "ask twice", "Bram"))),
+                    log.add(
+                            ines,
+                            stamp -> new LogEntry.FilmInspected(
+                                    stamp,
+                                    7,
+                                    anyRun,
+                                    1,
+                                    List.of(fill, fill + 1),
+                                    LogEntry.Result.HEAVY_CAST,
+                                    Set.of(LogEntry.Suspect.CHEMISTRY, LogEntry.Suspect.SCAN),
+                                    -4.0,
+                                    "green")),
+                    log.add(ines, stamp -> new LogEntry.BathLooked(stamp, fill, Sign.CRYSTALS, null)),
                     log.add(ines, stamp -> new LogEntry.PartDecanted(stamp, 7, "dev-b", 4)),
                     log.add(ines, stamp -> new LogEntry.PartCorrected(stamp, 7, "dev-b", 41.5, "looked")),
                     log.add(

@@ -1,0 +1,290 @@
+package mezcla.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.offset;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.UUID;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
+import mezcla.batch.LogEntry;
+import mezcla.verdict.State;
+import mezcla.web.drawing.LifeWindowDrawing;
+import mezcla.web.house.Planning;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.look.SignGuide;
+import mezcla.web.shell.Members;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Looking at film and bottles, the schools of the house and the climate of its places. */
+public class LookTest extends DemoApplicationTest {
+    @Autowired
+    private MockMvc pages;
+
+    @Autowired
+    private Members members;
+
+    @Autowired
+    private DarkroomLog log;
+
+    @Autowired
+    private Planning planning;
+
+    @Autowired
+    private SignGuide guide;
+
+    @Autowired
+    private Clock clock;
+
+    private MockHttpServletResponse send(String page, String who, String... fields) throws Exception {
+        MockHttpServletRequestBuilder request = post(page)
+                .with(csrf())
+                .with(user(members.loadUserByUsername(who)))
+                .param("formKey", UUID.randomUUID().toString());
+        for (int i = 0; i < fields.length; i += 2) {
+            request = request.param(fields[i], fields[i + 1]);
+        }
+        return pages.perform(request).andReturn().getResponse();
+    }
+
+    private String page(String address, String who) throws Exception {
+        return pages.perform(get(address).with(user(members.loadUserByUsername(who))))
+                .andReturn()
+                .getResponse()
+                .getContentAsString()
+                .replace('\u00a0', ' ');
+    }
+
+    private static long lastRun(BatchState batch) {
+        return batch.runs().get(batch.runs().size() - 1).stamp().sequence();
+    }
+
+    private FillState developer(long batch) {
+        return log.state().batch(batch).imageDeveloper().orElseThrow();
+    }
+
+    private State state(long batch) {
+        return planning.nextRoll(log.state().batch(batch)).verdict().state();
+    }
+
+    @Test
+    public void thinFilmTrimsTheDeveloperAndItsNextTime() throws Exception {
+        BatchState batch = log.state().batch(5);
+        String asked = page("/batches/5", "ines");
+        assertThat(asked).contains("Film to look at");
+        String form = page("/batches/5/looks/" + lastRun(batch), "ines");
+        assertThat(form).contains("trim +4 %, so the next roll takes");
+        String before = planning.nextRoll(batch)
+                .imageDeveloper()
+                .orElseThrow()
+                .shown()
+                .orElseThrow()
+                .toString();
+        String look = "/batches/5/looks/" + lastRun(batch);
+        assertThat(send(look, "ines", "roll", "0", "result", "THIN", "suspect-EXPOSURE", "true", "adjust", "true")
+                        .getRedirectedUrl())
+                .isEqualTo("/batches/5?looked");
+        assertThat(developer(5).trimPercent()).isZero();
+        send(look, "ines", "roll", "1", "result", "THIN", "suspect-CHEMISTRY", "true", "adjust", "true");
+        assertThat(developer(5).trimPercent()).isEqualTo(4);
+        String after = planning.nextRoll(log.state().batch(5))
+                .imageDeveloper()
+                .orElseThrow()
+                .shown()
+                .orElseThrow()
+                .toString();
+        assertThat(after).isNotEqualTo(before);
+        assertThat(page("/batches/5", "ines"))
+                .doesNotContain("Film to look at")
+                .contains("put down to the chemistry; trim +4 %");
+        assertThat(send(look, "ines", "roll", "2", "result", "GOOD").getContentAsString())
+                .contains("Choose one of its rolls.");
+    }
+
+    @Test
+    public void wetFilmIsNotJudged() throws Exception {
+        send(
+                "/batches/7/runs",
+                "ines",
+                "film[0].count",
+                "1",
+                "film[0].owner",
+                "Ines",
+                "film[0].format",
+                "120",
+                "push",
+                "0",
+                "tank",
+                "1");
+        long run = lastRun(log.state().batch(7));
+        String look = "/batches/7/looks/" + run;
+        assertThat(page(look, "ines")).contains("The film is still wet");
+        assertThat(send(look, "ines", "roll", "0", "result", "MILKY_DRY").getContentAsString())
+                .contains("Film is judged dry, two to three hours after the run.");
+        assertThat(log.state().batch(7).looks()).isEmpty();
+    }
+
+    @Test
+    public void aStrongCastFromTheChemistryCondemnsAndASlightOneDoesNot() throws Exception {
+        String look = "/batches/6/looks/" + lastRun(log.state().batch(6));
+        State before = state(6);
+        send(look, "ines", "roll", "0", "result", "CAST", "strength", "strong", "suspect-SCAN", "true");
+        assertThat(state(6)).isEqualTo(before);
+        send(look, "ines", "roll", "0", "result", "CAST", "strength", "slight", "suspect-CHEMISTRY", "true");
+        assertThat(state(6)).isEqualTo(before);
+        send(look, "ines", "roll", "0", "result", "CAST", "strength", "strong", "suspect-CHEMISTRY", "true");
+        assertThat(state(6)).isEqualTo(State.DISCARD);
+        long row = log.entries().get(log.entries().size() - 1).stamp().sequence();
+        send("/journal/" + row + "/void", "bram", "reason", "the wrong batch");
+        assertThat(state(6)).isEqualTo(before);
+    }
+
+    @Test(dependsOnMethods = "thinFilmTrimsTheDeveloperAndItsNextTime")
+    public void contaminationBarsABathForEveryoneAndDarknessDoesNot() throws Exception {
+        long fill = developer(5).id();
+        State before = state(5);
+        send("/fills/" + fill + "/looks", "devi", "sign", "DARK");
+        assertThat(state(5)).isEqualTo(before);
+        assertThat(send("/fills/" + fill + "/looks", "devi", "sign", "CONTAMINATED", "note", "bleach-fix in it")
+                        .getRedirectedUrl())
+                .isEqualTo("/fills/" + fill + "?looked");
+        assertThat(state(5)).isEqualTo(State.DISCARD);
+        assertThat(page("/batches/5", "ines")).contains("another solution got into it", "foreign solution in it");
+        assertThat(send(
+                                "/batches/5/overrides",
+                                "ines",
+                                "film[0].count",
+                                "1",
+                                "film[0].owner",
+                                "Ines",
+                                "film[0].format",
+                                "120",
+                                "push",
+                                "0",
+                                "tank",
+                                "1",
+                                "why",
+                                "it may be lost")
+                        .getContentAsString())
+                .contains("No limit holds this run back that could be passed");
+    }
+
+    @Test
+    public void aCleanClipReassuresAboutADeveloper() throws Exception {
+        assertThat(state(3)).isEqualTo(State.CHECK);
+        long developer = developer(3).id();
+        long fixer = log.state().batch(3).fills().get(2).id();
+        assertThat(send("/fills/" + fixer + "/clips", "ines", "result", "GOOD").getContentAsString())
+                .contains("A clip test judges a developer.");
+        send("/fills/" + developer + "/clips", "ines", "result", "GOOD");
+        assertThat(state(3)).isNotEqualTo(State.CHECK);
+    }
+
+    @Test(
+            dependsOnMethods = {
+                "aCleanClipReassuresAboutADeveloper",
+                "contaminationBarsABathForEveryoneAndDarknessDoesNot"
+            })
+    public void aSchoolChangesVerdictsAtOnceForItsProcessAlone() throws Exception {
+        State slides = state(7);
+        assertThat(page("/house", "bram")).contains("How strictly are limits taken?", "Of today’s four batches");
+        assertThat(state(3)).isLessThan(State.CHECK);
+        send("/house/schools", "bram", "process", "colour-negative", "school-colour-negative", "CAREFUL");
+        assertThat(state(3)).isEqualTo(State.DISCARD);
+        assertThat(state(7)).isEqualTo(slides);
+        assertThat(page("/batches/3", "ines")).contains("rolls and age together are at", "Judged carefully");
+        send("/house/schools", "bram", "process", "colour-negative", "school-colour-negative", "STRETCH");
+        assertThat(state(2)).isNotEqualTo(State.DISCARD);
+        assertThat(page(
+                        "/batches/2/run?irreplaceable=true&film[0].count=1&film[0].owner=I&film[0].format=120&push=0&tank=1&formKey="
+                                + UUID.randomUUID(),
+                        "ines"))
+                .contains("of what careful use allows");
+        send("/house/schools", "bram", "process", "colour-negative", "school-colour-negative", "LEAFLET");
+    }
+
+    @Test
+    public void aPlaceCountsByItsLoggerAndItsSeasons() throws Exception {
+        FillState fill = log.state().batch(5).fills().get(1);
+        assertThat(page("/fills/" + fill.id(), "ines"))
+                .contains("stored as if for", "boiler shelf with air over it cost");
+        long place = fill.kept().place().id();
+        assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
+                .isCloseTo(27, offset(5.0));
+        String broken = "time,celsius\n2026-01-01T10:00,21.5\n2026-01-01T11:00,warm\n";
+        assertThat(read(place, broken).getContentAsString()).contains("Line 3 is no reading.");
+        String hot = "time,celsius\n" + clock.instant().minus(Duration.ofMinutes(1)) + ",40\n";
+        assertThat(read(place, hot).getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
+                .isEqualTo(40);
+        assertThat(read(place, "").getContentAsString()).contains("Choose a file.");
+        assertThat(read(place, "time,celsius\n").getContentAsString()).contains("There is no reading in this file.");
+    }
+
+    private MockHttpServletResponse read(long place, String file) throws Exception {
+        return pages.perform(multipart("/house/places/" + place + "/readings")
+                        .file(new MockMultipartFile("file", file.getBytes(StandardCharsets.UTF_8)))
+                        .param("formKey", UUID.randomUUID().toString())
+                        .with(csrf())
+                        .with(user(members.loadUserByUsername("bram"))))
+                .andReturn()
+                .getResponse();
+    }
+
+    @Test
+    public void theLifeWindowShowsRunsLimitsAndTheNextStep() {
+        FillState fill = developer(4);
+        LifeWindowDrawing life = LifeWindowDrawing.of(fill, planning.nextRoll()).orElseThrow();
+        assertThat(life.points()).hasSize(3);
+        assertThat(life.points())
+                .extracting(LifeWindowDrawing.Point::y)
+                .isSortedAccordingTo((a, b) -> Double.compare(b, a));
+        assertThat(life.first().width()).isLessThan(life.last().width());
+        assertThat(life.points().get(2).x()).isLessThanOrEqualTo(life.todayX());
+        assertThat(life.bands()).extracting(LifeWindowDrawing.Band::time).contains("3:45");
+        assertThat(life.text()).isEqualTo("Developer: 7 of 18 rolls, 23 of 42 days; the next run makes it 8 rolls.");
+        assertThat(LifeWindowDrawing.of(developer(6), planning.nextRoll())).isEmpty();
+    }
+
+    @DataProvider
+    public Object[][] words() {
+        return new Object[][] {
+            {"blix", "Film stays milky when it is dry"},
+            {"remjet", "Black specks and smears that wipe off"},
+            {"milky wet", "Wet negatives look milky or opalescent"},
+            {"CONTRAST dense", "Negatives are dense, hard to see through"},
+        };
+    }
+
+    @Test(dataProvider = "words")
+    public void theGuideIsFoundByTheWordsThatPeopleType(String typed, String seen) {
+        List<SignGuide.Entry> found = guide.find(typed);
+        assertThat(found).extracting(SignGuide.Entry::seen).contains(seen);
+        assertThat(found.size()).isLessThan(guide.find("").size());
+    }
+
+    @Test
+    public void slangIsFoundAndNotShown() throws Exception {
+        String found = page("/signs?q=blix", "ines");
+        assertThat(found).contains("Film stays milky when it is dry");
+        assertThat(found.replace("value=\"blix\"", "").replace("q=blix", "")).doesNotContain("blix");
+        assertThat(page("/signs?q=zzz", "ines")).contains("Nothing by these words");
+        assertThat(guide.find("")).filteredOn(SignGuide.Entry::normal).hasSizeGreaterThanOrEqualTo(4);
+        assertThat(log.entries().stream().filter(LogEntry.FilmInspected.class::isInstance))
+                .isNotEmpty();
+    }
+}

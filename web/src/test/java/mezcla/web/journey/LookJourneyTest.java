@@ -1,0 +1,115 @@
+package mezcla.web.journey;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import mezcla.web.DemoApplicationTest;
+import org.assertj.core.api.Assertions;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** From dry film to the next time, as members would do it. */
+public class LookJourneyTest extends DemoApplicationTest {
+    @LocalServerPort
+    private int port;
+
+    private Browser browser;
+
+    @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+    public void openBrowser() {
+        browser = new Browser(port);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void closeBrowser() {
+        browser.close();
+    }
+
+    private static Page.GetByRoleOptions byName(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+
+    private static Locator heading(Page page) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
+    }
+
+    private Page signedIn(String name, int width, int height) {
+        Page page = browser.open(width, height);
+        Browser.signIn(page, name, name.equals("bram") ? "count-the-rolls" : "rinse-and-hang");
+        return page;
+    }
+
+    @Test
+    public void aThinRollChangesTheNextTime() {
+        Page ines = signedIn("ines", 1280, 800);
+        ines.navigate("/batches/5");
+        assertThat(ines.locator(".life")).isVisible();
+        assertThat(ines.locator(".verdict-time")).hasText("3:40");
+        Browser.assertAccessible(ines);
+        ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Film to look at"))
+                .click();
+        assertThat(heading(ines)).hasText("What does the film look like, dry?");
+        Browser.assertAccessible(ines);
+        ines.getByRole(AriaRole.BUTTON, byName("Log what I see")).click();
+        assertThat(ines.getByText("Choose what you see.")).isVisible();
+        ines.getByLabel("thin (slides: dark)").check();
+        ines.getByLabel("the chemistry", new Page.GetByLabelOptions().setExact(true))
+                .check();
+        ines.getByLabel("correct the developer’s time").check();
+        ines.getByRole(AriaRole.BUTTON, byName("Log what I see")).click();
+        assertThat(ines.getByText("What you saw is logged.")).isVisible();
+        assertThat(ines.locator(".verdict-time")).hasText("3:45");
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test(dependsOnMethods = "aThinRollChangesTheNextTime")
+    public void contaminationShowsAtOnceToEverybody() {
+        Page devi = signedIn("devi", 390, 844);
+        Page saoirse = signedIn("saoirse", 1280, 800);
+        saoirse.navigate("/batches/5/run");
+        devi.navigate("/batches/5");
+        devi.locator("a.bottle-link").first().click();
+        Browser.assertAccessible(devi);
+        devi.getByRole(AriaRole.LINK, byName("Say what it looks like, or log a clip test"))
+                .click();
+        Browser.assertAccessible(devi);
+        devi.getByLabel("foreign solution in it").check();
+        devi.getByRole(AriaRole.BUTTON, byName("Log what I see")).click();
+        assertThat(devi.getByText("What you saw is logged.")).isVisible();
+        saoirse.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
+                .click();
+        assertThat(saoirse.getByText("another solution got into it").first()).isVisible();
+        saoirse.navigate("/signs");
+        saoirse.locator("#q").fill("blix");
+        assertThat(saoirse.locator("#signs")).containsText("Film stays milky when it is dry");
+        Browser.assertAccessible(saoirse);
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test(dependsOnMethods = "contaminationShowsAtOnceToEverybody")
+    public void anotherSchoolIsChosenWithItsConsequencesInSight() {
+        Page bram = signedIn("bram", 1280, 800);
+        bram.navigate("/house");
+        Locator negative = bram.locator("form.school").first();
+        assertThat(negative).containsText("three would go");
+        negative.getByText("Careful", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        negative.getByRole(AriaRole.BUTTON).click();
+        assertThat(bram.locator("form.school").first().getByRole(AriaRole.RADIO).nth(1))
+                .isChecked();
+        Browser.assertAccessible(bram);
+        bram.navigate("/batches/3");
+        assertThat(bram.getByText("Judged carefully")).isVisible();
+        bram.keyboard().press("d");
+        assertThat(bram.locator("html")).hasAttribute("data-theme", "dim");
+        for (String page : new String[] {"/batches/3", "/fills/5", "/fills/5/look", "/signs", "/house"}) {
+            bram.navigate(page);
+            Browser.assertAccessible(bram);
+        }
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+}
