@@ -106,8 +106,8 @@ public class SchoolsService {
         return "Of today’s %s, %s would go and %s be tested first."
                 .formatted(
                         batches.size() == 1 ? "one batch" : Figures.number(batches.size()) + " batches",
-                        Figures.number(go),
-                        Figures.number(test));
+                        go == 0 ? "none" : Figures.number(go),
+                        test == 0 ? "none" : Figures.number(test));
     }
 
     private static String why(School school) {

@@ -95,7 +95,7 @@ public class LookJourneyTest extends DemoApplicationTest {
         Page bram = signedIn("bram", 1280, 800);
         bram.navigate("/house");
         Locator negative = bram.locator("form.school").first();
-        assertThat(negative).containsText("three would go");
+        assertThat(negative).containsText("four would go and none be tested first");
         negative.getByText("Careful", new Locator.GetByTextOptions().setExact(true))
                 .click();
         negative.getByRole(AriaRole.BUTTON).click();
