@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.ToDoubleFunction;
-import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
@@ -104,8 +103,10 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
     }
 
     private static void refuseTooMuch(Leaflet leaflet, Map<String, Double> left, Map<String, MixPlan.Wanted> wanted) {
-        Set<Double> volumes =
-                wanted.values().stream().map(MixPlan.Wanted::partsForMl).collect(Collectors.toSet());
+        Map<String, Double> partsFor = new HashMap<>();
+        wanted.forEach((key, bath) ->
+                partsFor.put(key, bath.partsForMl(leaflet.bath(key).recipe())));
+        Set<Double> volumes = Set.copyOf(partsFor.values());
         if (volumes.size() == 1) {
             double volumeMl = volumes.iterator().next();
             KitSplit split = KitSplit.of(leaflet.recipes(wanted.keySet()), left, volumeMl);
@@ -120,7 +121,7 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
             return;
         }
         Map<String, Double> needs = new TreeMap<>();
-        wanted.forEach((key, bath) -> KitSplit.needs(leaflet.recipes(Set.of(key)), bath.partsForMl())
+        partsFor.forEach((key, volumeMl) -> KitSplit.needs(leaflet.recipes(Set.of(key)), volumeMl)
                 .forEach((part, amount) -> needs.merge(part, amount, Double::sum)));
         needs.forEach((part, amount) -> {
             double there = left.getOrDefault(part, 0.0);

@@ -50,7 +50,12 @@ public record MixPlan(
      * @param volumeMl the volume that it is filled up to, in ml
      * @param partsForMl the volume for which the parts are measured, in ml; the same where it is as strong as printed
      */
-    public record Wanted(double volumeMl, double partsForMl) {}
+    public record Wanted(double volumeMl, double partsForMl) {
+        /** The volume for which the parts of a recipe are measured, in ml: what is ready to use is never stretched. */
+        double partsForMl(Recipe recipe) {
+            return recipe.mode() == Recipe.Mode.READY_TO_USE ? volumeMl : partsForMl;
+        }
+    }
 
     /**
      * One part of the plan.
@@ -91,8 +96,7 @@ public record MixPlan(
      */
     public static MixPlan of(Recipe recipe, Wanted wanted, Map<String, Double> left) {
         double volumeMl = wanted.volumeMl();
-        boolean ready = recipe.mode() == Recipe.Mode.READY_TO_USE;
-        double strength = ready ? 1 : wanted.partsForMl() / volumeMl;
+        double strength = wanted.partsForMl(recipe) / volumeMl;
         double scale = volumeMl * strength / recipe.finalMl();
         List<PlannedAddition> additions = recipe.additions().stream()
                 .map(addition -> planned(addition, addition.amount() * scale, left))

@@ -168,6 +168,23 @@ public class BenchWalkTest {
     }
 
     @Test
+    public void whatIsReadyToUseIsNeverStretched() {
+        Recipe ready = new Recipe(
+                Recipe.Mode.READY_TO_USE,
+                1000,
+                0,
+                null,
+                List.of(new Addition("bx-a", 1000, Unit.ML, Addition.Care.COARSE, null, null)));
+        MixPlan plan = MixPlan.of(ready, new MixPlan.Wanted(500, 600), Map.of());
+        assertThat(plan.additions().get(0).amount()).isEqualTo(500);
+        assertThat(plan.strength()).isEqualTo(1);
+        assertThat(new MixPlan.Wanted(500, 600).partsForMl(ready)).isEqualTo(500);
+        assertThat(new MixPlan.Wanted(500, 600)
+                        .partsForMl(Leaflets.negative().bath("dev").recipe()))
+                .isEqualTo(600);
+    }
+
+    @Test
     public void cautionsFitTheParts() {
         var leaflet = Leaflets.negative();
         assertThat(Caution.of(leaflet, List.of(leaflet.bath("dev"))))

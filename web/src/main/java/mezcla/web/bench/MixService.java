@@ -69,7 +69,7 @@ public class MixService {
         }
         double largest = KitSplit.of(kit.arrival().leaflet().recipes(taking), kit.left(), USUAL_ML)
                 .largestMl();
-        return largest >= USUAL_ML ? "1 L" : "%d ml".formatted((long) Math.floor(largest + 1e-6));
+        return largest >= USUAL_ML || largest < 1 ? "1 L" : "%d ml".formatted((long) Math.floor(largest + 1e-6));
     }
 
     /** The baths of a kit that it has every part for. */
