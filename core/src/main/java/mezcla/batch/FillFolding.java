@@ -26,6 +26,7 @@ final class FillFolding {
     private final List<FillState.Worn> path = new ArrayList<>();
     private final Set<Sign> signs = EnumSet.noneOf(Sign.class);
     private Instant spellFrom;
+    private Instant seenAt;
     private boolean about;
     private Wear wear;
     private double trimPercent;
@@ -42,6 +43,7 @@ final class FillFolding {
         this.bath = leaflet.bath(mixed.bathKey());
         this.mixedAt = before == null ? stamp.happenedAt() : before.mixedAt();
         this.spellFrom = mixedAt;
+        this.seenAt = stamp.happenedAt();
         this.about = stamp.about() || before != null;
         this.kept = new FillState.Kept(mixed.bottle(), null, AirKept.NOTHING, stamp.happenedAt());
         this.wear = Wear.fresh(mixed.volumeMl());
@@ -75,6 +77,7 @@ final class FillFolding {
     }
 
     void run(Stamp stamp, double equivalents, LogEntry.RunBath runBath) {
+        see(stamp);
         endSpell(stamp);
         about |= stamp.about();
         if (bath.oneShot() == null) {
@@ -98,6 +101,7 @@ final class FillFolding {
     }
 
     void move(LogEntry.FillMoved moved) {
+        see(moved.stamp());
         endSpell(moved.stamp());
         kept = new FillState.Kept(
                 moved.bottle(), moved.place(), moved.air(), moved.stamp().happenedAt());
@@ -115,6 +119,7 @@ final class FillFolding {
     }
 
     void topUp(LogEntry.FillToppedUp topped) {
+        see(topped.stamp());
         endSpell(topped.stamp());
         about |= topped.stamp().about();
         double share = Math.max(0, wear.volumeMl()) / (Math.max(0, wear.volumeMl()) + topped.volumeMl());
@@ -146,11 +151,17 @@ final class FillFolding {
         }
     }
 
+    void see(Stamp stamp) {
+        seenAt = stamp.happenedAt();
+    }
+
     void look(LogEntry.BathLooked looked) {
+        see(looked.stamp());
         signs.add(looked.sign());
     }
 
     void measure(LogEntry.FillMeasured measured) {
+        see(measured.stamp());
         endSpell(measured.stamp());
         wear = wear.measuredAt(measured.volumeMl());
     }
@@ -190,6 +201,7 @@ final class FillFolding {
                 spells(),
                 signs,
                 path,
+                seenAt,
                 overrides);
     }
 }

@@ -30,6 +30,7 @@ import org.jspecify.annotations.Nullable;
  * @param spells how it was stored since it was mixed, the earliest first
  * @param signs what looks into its bottle have shown
  * @param path how its wear grew, a point after each run and each topping up, the earliest first
+ * @param seenAt when somebody last had it in hand, as far as the log knows
  * @param overrides the limits that were passed on purpose, the earliest first
  */
 public record FillState(
@@ -51,6 +52,7 @@ public record FillState(
         List<StorageAge.Spell> spells,
         Set<Sign> signs,
         List<Worn> path,
+        Instant seenAt,
         List<Override> overrides) {
     private static final double UNEXPLAINED_ML = 10;
 

@@ -102,6 +102,8 @@ final class Folding {
             fill.liftBar();
         } else if (entry instanceof LogEntry.FillInspected inspected) {
             fill.inspect(inspected);
+        } else if (entry instanceof LogEntry.FillSeen seen) {
+            fill.see(seen.stamp());
         } else if (entry instanceof LogEntry.BathLooked looked) {
             fill.look(looked);
         } else if (entry instanceof LogEntry.LimitOverridden overridden) {

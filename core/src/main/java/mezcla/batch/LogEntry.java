@@ -606,6 +606,14 @@ public sealed interface LogEntry {
     record BathLooked(Stamp stamp, long fillId, Sign sign, @Nullable String note) implements OfOneFill {}
 
     /**
+     * A bottle was found where it belongs, on a round of the shelf.
+     *
+     * @param stamp who and when
+     * @param fillId the fill
+     */
+    record FillSeen(Stamp stamp, long fillId) implements OfOneFill {}
+
+    /**
      * Fills were poured away for good.
      *
      * @param stamp who and when

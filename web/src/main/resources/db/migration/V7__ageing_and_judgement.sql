@@ -27,6 +27,11 @@ CREATE TABLE bath_looked (
     note     TEXT
 );
 
+CREATE TABLE fill_seen (
+    sequence INTEGER PRIMARY KEY REFERENCES log_entry (sequence),
+    fill_id  INTEGER NOT NULL REFERENCES fill (id)
+);
+
 -- How the house judges. The last decision about a process holds.
 
 CREATE TABLE school_chosen (
@@ -65,3 +70,5 @@ CREATE TRIGGER school_chosen_no_update BEFORE UPDATE ON school_chosen BEGIN SELE
 CREATE TRIGGER school_chosen_no_delete BEFORE DELETE ON school_chosen BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER place_reading_no_update BEFORE UPDATE ON place_reading BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER place_reading_no_delete BEFORE DELETE ON place_reading BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER fill_seen_no_update BEFORE UPDATE ON fill_seen BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER fill_seen_no_delete BEFORE DELETE ON fill_seen BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;

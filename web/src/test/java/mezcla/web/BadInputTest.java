@@ -13,6 +13,7 @@ import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.batch.Bottling;
+import mezcla.batch.ShortCode;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.RunService;
@@ -48,6 +49,7 @@ public class BadInputTest extends DemoApplicationTest {
         OPTIONAL_MONEY("free", "-3", "12.345", "99999999", "NaN", "3 ml", SCRIPT),
         PUSH("", "none", "-3", "9", "999999", "NaN", SCRIPT),
         CHOICE("", "none", "-3", "0", "999999", "NaN", SCRIPT),
+        CODE("", "   ", "abc", "-3", "0", "2345", "NaN", SCRIPT),
         CHOICE_BUT_ZERO("", "none", "-3", "999999", "NaN", SCRIPT),
         OPTIONAL_CHOICE("none", "-3", "0", "999999", "NaN", SCRIPT),
         SIGN_IN_NAME("", "   ", "a", "two words", "ines", SCRIPT),
@@ -283,6 +285,11 @@ public class BadInputTest extends DemoApplicationTest {
                         "ines",
                         Map.of("sign", "DARK"),
                         Map.of("sign", Takes.CHOICE, "note", Takes.OPTIONAL_WORDS)),
+                new Form(
+                        "/walk",
+                        "ines",
+                        Map.of("code", ShortCode.of(developer), "level", "", "sign", ""),
+                        Map.of("code", Takes.CODE, "level", Takes.OPTIONAL_VOLUME, "sign", Takes.OPTIONAL_CHOICE)),
                 new Form("/fills/" + developer + "/clips", "ines", Map.of(), Map.of("result", Takes.CHOICE)),
                 new Form(
                         "/house/schools",

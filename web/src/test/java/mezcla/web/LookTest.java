@@ -12,10 +12,13 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
+import mezcla.batch.ShortCode;
+import mezcla.batch.Sign;
 import mezcla.verdict.State;
 import mezcla.web.drawing.LifeWindowDrawing;
 import mezcla.web.house.Planning;
@@ -286,5 +289,27 @@ public class LookTest extends DemoApplicationTest {
         assertThat(guide.find("")).filteredOn(SignGuide.Entry::normal).hasSizeGreaterThanOrEqualTo(4);
         assertThat(log.entries().stream().filter(LogEntry.FilmInspected.class::isInstance))
                 .isNotEmpty();
+    }
+
+    @Test
+    public void aRoundFindsBottlesAndWhatWasNotFoundSurfaces() throws Exception {
+        FillState bleachFix = log.state().batch(2).fills().get(1);
+        String code = ShortCode.of(bleachFix.id());
+        assertThat(page("/walk", "ines")).contains(code);
+        assertThat(send("/walk", "ines", "code", "http://house/codes/" + code, "level", "1000", "sign", "DARK")
+                        .getRedirectedUrl())
+                .isEqualTo("/walk?found=" + bleachFix.bottle().label());
+        FillState after = log.state().batch(2).fills().get(1);
+        assertThat(after.volumeMl()).isEqualTo(1000);
+        assertThat(after.signs()).isEqualTo(Set.of(Sign.DARK));
+        assertThat(Duration.between(after.seenAt(), clock.instant())).isLessThan(Duration.ofMinutes(1));
+        assertThat(send("/walk", "ines", "code", "2345").getContentAsString()).contains("is not the code of a bottle");
+        long gone = log.state().batch(1).fills().get(0).id();
+        assertThat(send("/walk", "ines", "code", ShortCode.of(gone)).getContentAsString())
+                .contains("No bottle on the shelf has the code");
+        int before = log.entries().size();
+        assertThat(send("/walk", "ines", "code", code, "level", "9 L").getContentAsString())
+                .contains("holds 1250");
+        assertThat(log.entries()).hasSize(before);
     }
 }

@@ -99,6 +99,8 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /fills/{id}/looks", Who.MEMBERS},
         {"POST /fills/{id}/clips", Who.MEMBERS},
         {"GET /signs", Who.MEMBERS},
+        {"GET /walk", Who.MEMBERS},
+        {"POST /walk", Who.MEMBERS},
         {"GET /leaflets", Who.MEMBERS},
         {"GET /leaflets/{id}", Who.MEMBERS},
         {"GET /leaflets/{id}/file", Who.MEMBERS},

@@ -179,6 +179,9 @@ public final class EntryWords {
         if (entry instanceof LogEntry.FillInspected look) {
             return inspected(look);
         }
+        if (entry instanceof LogEntry.FillSeen seen) {
+            return name(seen.fillId()) + ": found in its place on a round";
+        }
         if (entry instanceof LogEntry.BathLooked looked) {
             return name(looked.fillId()) + ": " + looked.sign().words()
                     + (looked.note() == null ? "" : ". " + looked.note());

@@ -480,4 +480,12 @@ interface LogMapper {
 
     @Insert("INSERT INTO bath_looked (sequence, fill_id, sign, note) VALUES (#{sequence}, #{fillId}, #{sign}, #{note})")
     void addBathLooked(BathLookedRow row);
+
+    record FillSeenRow(long sequence, long fillId) {}
+
+    @Select("SELECT sequence, fill_id FROM fill_seen")
+    List<FillSeenRow> fillsSeen();
+
+    @Insert("INSERT INTO fill_seen (sequence, fill_id) VALUES (#{sequence}, #{fillId})")
+    void addFillSeen(FillSeenRow row);
 }

@@ -77,6 +77,8 @@ final class LogReader {
                                         .collect(Collectors.toSet()),
                                 row.trimPercent(),
                                 row.note())));
+        mapper.fillsSeen()
+                .forEach(row -> details.put(row.sequence(), stamp -> new LogEntry.FillSeen(stamp, row.fillId())));
         mapper.bathsLooked()
                 .forEach(row -> details.put(
                         row.sequence(), stamp -> new LogEntry.BathLooked(stamp, row.fillId(), row.sign(), row.note())));

@@ -82,7 +82,9 @@ final class LogWriter {
     }
 
     private void addOfOneFill(long sequence, LogEntry.OfOneFill entry) {
-        if (entry instanceof LogEntry.BathLooked looked) {
+        if (entry instanceof LogEntry.FillSeen) {
+            mapper.addFillSeen(new LogMapper.FillSeenRow(sequence, entry.fillId()));
+        } else if (entry instanceof LogEntry.BathLooked looked) {
             mapper.addBathLooked(new LogMapper.BathLookedRow(sequence, looked.fillId(), looked.sign(), looked.note()));
         } else if (entry instanceof LogEntry.FillShared shared) {
             mapper.addFillShared(new LogMapper.FillSharedRow(sequence, shared.batchId(), shared.fillId()));

@@ -313,6 +313,8 @@ public final class Sentences {
             case "mix-is-over" -> "This mix is over: it is on the shelf, or was abandoned.";
             case "acts-left" -> "Not every act is done yet.";
             case "boxes-missing" -> "Tick the boxes that are ticked on the card.";
+            case "code-of-none" ->
+                "No bottle on the shelf has the code " + text + ". It was poured away, or is another house’s.";
             case "not-a-code" -> text + " is not the code of a bottle. It has a slip, or was never ours.";
             case "unknown-school" -> "Choose one of the three schools.";
             case "unknown-light" -> "Choose how light it is.";

@@ -134,6 +134,7 @@ public class DarkroomLogTest extends DemoApplicationTest {
                                     -4.0,
                                     "green")),
                     log.add(ines, stamp -> new LogEntry.BathLooked(stamp, fill, Sign.CRYSTALS, null)),
+                    log.add(ines, stamp -> new LogEntry.FillSeen(stamp, fill)),
                     log.add(ines, stamp -> new LogEntry.PartDecanted(stamp, 7, "dev-b", 4)),
                     log.add(ines, stamp -> new LogEntry.PartCorrected(stamp, 7, "dev-b", 41.5, "looked")),
                     log.add(

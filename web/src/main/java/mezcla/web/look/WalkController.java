@@ -1,0 +1,85 @@
+package mezcla.web.look;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import mezcla.batch.Sign;
+import mezcla.measure.Refusal;
+import mezcla.measure.Volume;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The round of the shelf, on a phone. */
+@Controller
+class WalkController {
+    private final WalkService walk;
+    private final OneTimeForms forms;
+
+    WalkController(WalkService walk, OneTimeForms forms) {
+        this.walk = walk;
+        this.forms = forms;
+    }
+
+    @GetMapping("/walk")
+    ModelAndView round() {
+        return page(Map.of(), new FieldErrors());
+    }
+
+    @PostMapping("/walk")
+    ModelAndView find(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        String code = errors.read("code", () -> code(text(typed, "code").strip()));
+        Volume volume = text(typed, "level").isBlank()
+                ? null
+                : errors.read(
+                        "level",
+                        () -> Volume.parse(text(typed, "level"), Units.shown().volume()));
+        Sign sign = text(typed, "sign").isEmpty()
+                ? null
+                : errors.read("sign", () -> TypedChoice.of(Sign.values(), text(typed, "sign"), "unknown-sign"));
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> "/walk?found="
+                        + URLEncoder.encode(
+                                walk.find(member, FieldErrors.known(code), volume, sign), StandardCharsets.UTF_8),
+                refusal -> refusal.code().contains("code") ? "code" : "level",
+                () -> page(typed, errors));
+    }
+
+    /** What stands on the label; a scanned one is the address that leads to the batch, with the code at its end. */
+    private static String code(String typed) {
+        if (typed.isEmpty()) {
+            throw Refusal.of("missing");
+        }
+        return typed.substring(typed.lastIndexOf('/') + 1);
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
+        List<WalkService.Bottle> bottles = walk.bottles();
+        ModelAndView page = new ModelAndView("look/walk");
+        page.addObject("bottles", bottles);
+        page.addObject(
+                "missing", bottles.stream().filter(WalkService.Bottle::missing).count());
+        page.addObject("signs", Sign.values());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+}
