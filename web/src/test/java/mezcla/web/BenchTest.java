@@ -2,14 +2,9 @@ package mezcla.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.offset;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import com.google.zxing.qrcode.decoder.Decoder;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -23,22 +18,12 @@ import mezcla.batch.ShortCode;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.shell.Members;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.testng.annotations.Test;
 
 /** Mixing at the bench, the cupboard's parts, leaflets and labels, without a browser. */
-public class BenchTest extends DemoApplicationTest {
-    @Autowired
-    private MockMvc pages;
-
-    @Autowired
-    private Members members;
-
+public class BenchTest extends DemoPagesTest {
     @Autowired
     private HouseService houses;
 
@@ -47,29 +32,6 @@ public class BenchTest extends DemoApplicationTest {
 
     @Autowired
     private Leaflets leaflets;
-
-    private MockHttpServletResponse send(String page, String who, String... fields) throws Exception {
-        MockHttpServletRequestBuilder request = post(page).with(csrf()).with(user(members.loadUserByUsername(who)));
-        boolean keyed = false;
-        for (int i = 0; i < fields.length; i += 2) {
-            request = request.param(fields[i], fields[i + 1]);
-            keyed |= fields[i].equals("formKey");
-        }
-        return pages.perform(
-                        keyed
-                                ? request
-                                : request.param("formKey", UUID.randomUUID().toString()))
-                .andReturn()
-                .getResponse();
-    }
-
-    private String page(String address, String who) throws Exception {
-        return pages.perform(get(address).with(user(members.loadUserByUsername(who))))
-                .andReturn()
-                .getResponse()
-                .getContentAsString()
-                .replace('\u00a0', ' ');
-    }
 
     private String bottle(String label) {
         return houses.bottles().stream()
@@ -336,11 +298,7 @@ public class BenchTest extends DemoApplicationTest {
         }
         assertThat(new Decoder().decode(squares).getText())
                 .isEqualTo("http://localhost/codes/" + ShortCode.of(fill.id()));
-        assertThat(pages.perform(
-                                get("/codes/" + ShortCode.of(fill.id())).with(user(members.loadUserByUsername("ines"))))
-                        .andReturn()
-                        .getResponse()
-                        .getRedirectedUrl())
+        assertThat(answer(get("/codes/" + ShortCode.of(fill.id())), "ines").getRedirectedUrl())
                 .isEqualTo("/batches/4");
     }
 
@@ -437,21 +395,11 @@ public class BenchTest extends DemoApplicationTest {
                 .isEqualTo(address + "?retyped");
         assertThat(page(address, "ines")).contains("Developer A is 50 ml in Mezcla, and was typed as 5 ml");
         String file = leaflets.file(id);
-        MockHttpServletResponse known = pages.perform(multipart("/leaflets/import")
-                        .file(new MockMultipartFile("file", file.getBytes(StandardCharsets.UTF_8)))
-                        .with(csrf())
-                        .with(user(members.loadUserByUsername("bram"))))
-                .andReturn()
-                .getResponse();
+        MockHttpServletResponse known = sendFile("/leaflets/import", "bram", file);
         assertThat(known.getContentAsString()).contains("is there already, and says just this.");
         String changed = file.replace("\"baseSeconds\" : 195.0", "\"baseSeconds\" : 200.0");
         assertThat(changed).isNotEqualTo(file);
-        MockHttpServletResponse preview = pages.perform(multipart("/leaflets/import")
-                        .file(new MockMultipartFile("file", changed.getBytes(StandardCharsets.UTF_8)))
-                        .with(csrf())
-                        .with(user(members.loadUserByUsername("bram"))))
-                .andReturn()
-                .getResponse();
+        MockHttpServletResponse preview = sendFile("/leaflets/import", "bram", changed);
         assertThat(preview.getContentAsString()).contains("This would be added: Bellows Negative 500 ml, version 2");
         int versions = leaflets.sheets().size();
         send("/leaflets/imports", "bram", "document", changed);

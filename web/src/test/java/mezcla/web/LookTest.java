@@ -2,13 +2,7 @@ package mezcla.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.offset;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -24,23 +18,13 @@ import mezcla.web.drawing.LifeWindowDrawing;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.look.SignGuide;
-import mezcla.web.shell.Members;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Looking at film and bottles, the schools of the house and the climate of its places. */
-public class LookTest extends DemoApplicationTest {
-    @Autowired
-    private MockMvc pages;
-
-    @Autowired
-    private Members members;
-
+public class LookTest extends DemoPagesTest {
     @Autowired
     private DarkroomLog log;
 
@@ -52,25 +36,6 @@ public class LookTest extends DemoApplicationTest {
 
     @Autowired
     private Clock clock;
-
-    private MockHttpServletResponse send(String page, String who, String... fields) throws Exception {
-        MockHttpServletRequestBuilder request = post(page)
-                .with(csrf())
-                .with(user(members.loadUserByUsername(who)))
-                .param("formKey", UUID.randomUUID().toString());
-        for (int i = 0; i < fields.length; i += 2) {
-            request = request.param(fields[i], fields[i + 1]);
-        }
-        return pages.perform(request).andReturn().getResponse();
-    }
-
-    private String page(String address, String who) throws Exception {
-        return pages.perform(get(address).with(user(members.loadUserByUsername(who))))
-                .andReturn()
-                .getResponse()
-                .getContentAsString()
-                .replace('\u00a0', ' ');
-    }
 
     private static long lastRun(BatchState batch) {
         return batch.runs().get(batch.runs().size() - 1).stamp().sequence();
@@ -239,13 +204,7 @@ public class LookTest extends DemoApplicationTest {
     }
 
     private MockHttpServletResponse read(long place, String file) throws Exception {
-        return pages.perform(multipart("/house/places/" + place + "/readings")
-                        .file(new MockMultipartFile("file", file.getBytes(StandardCharsets.UTF_8)))
-                        .param("formKey", UUID.randomUUID().toString())
-                        .with(csrf())
-                        .with(user(members.loadUserByUsername("bram"))))
-                .andReturn()
-                .getResponse();
+        return sendFile("/house/places/" + place + "/readings", "bram", file);
     }
 
     @Test

@@ -1,6 +1,8 @@
 package mezcla.web.journey;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static mezcla.web.journey.Browser.byName;
+import static mezcla.web.journey.Browser.heading;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -40,20 +42,6 @@ public class BenchJourneyTest {
         house.kill();
     }
 
-    private static Page.GetByRoleOptions byName(String name) {
-        return new Page.GetByRoleOptions().setName(name).setExact(true);
-    }
-
-    private static Locator heading(Page page) {
-        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
-    }
-
-    private Page signedIn(String name, int width, int height) {
-        Page page = browser.open(width, height);
-        Browser.signIn(page, name, name.equals("bram") ? "count-the-rolls" : "rinse-and-hang");
-        return page;
-    }
-
     private static void fill(Page page, String field, String text) {
         page.locator("[id='" + field + "']").fill(text);
     }
@@ -77,7 +65,7 @@ public class BenchJourneyTest {
 
     @Test
     public void aSheetIsTypedInAndAThirdOfItsKitMixedAndLabelled() {
-        Page bram = signedIn("bram", 1280, 800);
+        Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/leaflets");
         bram.getByRole(AriaRole.LINK, byName("Type a sheet in")).click();
         fill(bram, "name", "Bellows Negative 900 ml");
@@ -179,7 +167,7 @@ public class BenchJourneyTest {
 
     @Test(dependsOnMethods = "aSheetIsTypedInAndAThirdOfItsKitMixedAndLabelled")
     public void aBrokenFileIsRefusedAndASoundOneIsShownFirst() {
-        Page bram = signedIn("bram", 1280, 800);
+        Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/leaflets");
         bram.locator("a.choice")
                 .filter(new Locator.FilterOptions().setHasText("Bellows"))
@@ -214,7 +202,7 @@ public class BenchJourneyTest {
 
     @Test(dependsOnMethods = "aBrokenFileIsRefusedAndASoundOneIsShownFirst")
     public void aToolThatIsTooCoarseIsNamedWithTheSmallestBatch() {
-        Page ines = signedIn("ines", 1280, 800);
+        Page ines = browser.signedIn("ines", 1280, 800);
         ines.navigate("/kits/3/mix");
         fill(ines, "volume", "100 ml");
         assertThat(ines.getByText(Pattern.compile("Too coarse: .* With this tool, mix [0-9]+.ml at least")))
@@ -230,7 +218,7 @@ public class BenchJourneyTest {
 
     @Test(dependsOnMethods = "aToolThatIsTooCoarseIsNamedWithTheSmallestBatch")
     public void theBenchSurvivesAPowerCutAndEndsWithWhatWasPoured() throws Exception {
-        Page devi = signedIn("devi", 1280, 800);
+        Page devi = browser.signedIn("devi", 1280, 800);
         devi.navigate("/bench");
         assertThat(heading(devi)).hasText("One mix is under way");
         Browser.assertAccessible(devi);
@@ -265,7 +253,7 @@ public class BenchJourneyTest {
         house.kill();
         reopen();
 
-        Page ines = signedIn("ines", 390, 844);
+        Page ines = browser.signedIn("ines", 390, 844);
         ines.navigate("/bench");
         ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("500 ml of Weir"))
                 .click();
@@ -273,7 +261,7 @@ public class BenchJourneyTest {
         assertThat(ines.locator(".walk > .place")).containsText("act 5 of 21");
         assertThat(ines.getByText("really 9 ml")).isVisible();
         Browser.assertAccessible(ines);
-        Page other = signedIn("saoirse", 1280, 800);
+        Page other = browser.signedIn("saoirse", 1280, 800);
         other.navigate(mix);
         space(ines);
         other.keyboard().press("Space");
@@ -295,7 +283,7 @@ public class BenchJourneyTest {
 
     @Test(dependsOnMethods = "theBenchSurvivesAPowerCutAndEndsWithWhatWasPoured")
     public void oneBathIsRenewedAtTheBenchAndTheCardIsEntered() {
-        Page bram = signedIn("bram", 1280, 800);
+        Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/batches/2/renew?bath=dev");
         fill(bram, "volume", "600 ml");
         assertThat(heading(bram)).containsText("Mix 600 ml of developer");

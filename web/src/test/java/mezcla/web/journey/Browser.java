@@ -6,8 +6,10 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -60,6 +62,23 @@ final class Browser implements AutoCloseable {
             }
         });
         return page;
+    }
+
+    /** A browser of a demonstration member's own, signed in. */
+    Page signedIn(String name, int width, int height) {
+        Page page = open(width, height);
+        signIn(page, name, name.equals("bram") ? "count-the-rolls" : "rinse-and-hang");
+        return page;
+    }
+
+    /** What has exactly that name. */
+    static Page.GetByRoleOptions byName(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+
+    /** The answer that a page gives. */
+    static Locator heading(Page page) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
     }
 
     static void signIn(Page page, String name, String password) {

@@ -1,6 +1,8 @@
 package mezcla.web.journey;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static mezcla.web.journey.Browser.byName;
+import static mezcla.web.journey.Browser.heading;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -30,16 +32,8 @@ public class EveningJourneyTest extends DemoApplicationTest {
         browser.close();
     }
 
-    private static Page.GetByRoleOptions byName(String name) {
-        return new Page.GetByRoleOptions().setName(name).setExact(true);
-    }
-
     private static Page.GetByRoleOptions named(String name) {
         return new Page.GetByRoleOptions().setName(name);
-    }
-
-    private static Locator heading(Page page) {
-        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
     }
 
     private static Locator crate(Page page, String name) {
@@ -48,17 +42,11 @@ public class EveningJourneyTest extends DemoApplicationTest {
                 .first();
     }
 
-    private Page signedIn(String name, int width, int height) {
-        Page page = browser.open(width, height);
-        Browser.signIn(page, name, name.equals("bram") ? "count-the-rolls" : "rinse-and-hang");
-        return page;
-    }
-
     @Test
     public void twoBrowsersAndAPhoneShareABatch() {
-        Page ines = signedIn("ines", 1280, 800);
-        Page devi = signedIn("devi", 1280, 800);
-        Page phone = signedIn("saoirse", 390, 844);
+        Page ines = browser.signedIn("ines", 1280, 800);
+        Page devi = browser.signedIn("devi", 1280, 800);
+        Page phone = browser.signedIn("saoirse", 390, 844);
 
         devi.navigate("/batches/4/run");
         assertThat(heading(devi)).hasText("Developer for 3:45");
@@ -112,7 +100,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
     @Test(dependsOnMethods = "twoBrowsersAndAPhoneShareABatch")
     public void fullBatchIsPassedOnPurposeThenRenewed() {
-        Page ines = signedIn("ines", 1280, 800);
+        Page ines = browser.signedIn("ines", 1280, 800);
         ines.navigate("/batches/2/run");
         assertThat(heading(ines)).hasText("This run does not fit");
         ines.getByText("Go past this limit on purpose").click();
@@ -126,7 +114,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
                 .isVisible();
         assertThat(ines.getByRole(AriaRole.BUTTON, named("Start one roll"))).isVisible();
 
-        Page bram = signedIn("bram", 1280, 800);
+        Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/batches/2");
         assertThat(bram.getByText("went past its limit on purpose on")).isVisible();
         bram.getByRole(AriaRole.LINK, byName("Bottle C1, Developer")).click();
@@ -148,7 +136,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
     @Test
     public void bottlesAreMovedToppedUpMeasuredAndLent() {
-        Page devi = signedIn("devi", 1280, 800);
+        Page devi = browser.signedIn("devi", 1280, 800);
         devi.navigate("/batches/3");
         devi.getByRole(AriaRole.LINK, byName("Bottle A4, Final rinse")).click();
         devi.getByLabel("Where").selectOption("Fridge, top");
@@ -198,7 +186,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
     @Test
     public void sharedTabletAsksWhoAndAForgottenSignInLosesNothing() {
-        Page tablet = signedIn("tomasz", 1280, 800);
+        Page tablet = browser.signedIn("tomasz", 1280, 800);
         tablet.navigate("/house");
         Browser.assertAccessible(tablet);
         tablet.getByRole(AriaRole.BUTTON, byName("Ask who on this device")).click();
@@ -213,7 +201,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         assertThat(tablet.getByText("The powder is slow to dissolve (Saoirse")).isVisible();
         assertThat(tablet.locator(".who")).containsText("Saoirse");
 
-        Page devi = signedIn("devi", 1280, 800);
+        Page devi = browser.signedIn("devi", 1280, 800);
         devi.navigate("/batches/5");
         devi.getByLabel("What to remember").fill("Kept over a sign-in");
         devi.context()
@@ -232,7 +220,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
     @Test
     public void stewardKeepsListsReceivesPartsAndCorrectsALeaflet() {
-        Page bram = signedIn("bram", 1280, 800);
+        Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/house");
         Browser.assertAccessible(bram);
         bram.getByLabel("What members call it").fill("Under the sink");
@@ -273,7 +261,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
     @Test
     public void waysOutLeadToFreshSolution() {
-        Page saoirse = signedIn("saoirse", 1280, 800);
+        Page saoirse = browser.signedIn("saoirse", 1280, 800);
         saoirse.navigate("/shelf");
         saoirse.getByLabel("Process").selectOption("colour-slide");
         saoirse.getByLabel("Tank").selectOption("1 L tank");

@@ -1,6 +1,7 @@
 package mezcla.web.journey;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static mezcla.web.journey.Browser.byName;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
@@ -263,10 +264,6 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
 
     private static Page.GetByRoleOptions level(int level) {
         return new Page.GetByRoleOptions().setLevel(level);
-    }
-
-    private static Page.GetByRoleOptions byName(String name) {
-        return new Page.GetByRoleOptions().setName(name).setExact(true);
     }
 
     private static Page.GetByRoleOptions named(String name) {

@@ -1,6 +1,8 @@
 package mezcla.web.journey;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static mezcla.web.journey.Browser.byName;
+import static mezcla.web.journey.Browser.heading;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -29,23 +31,9 @@ public class LookJourneyTest extends DemoApplicationTest {
         browser.close();
     }
 
-    private static Page.GetByRoleOptions byName(String name) {
-        return new Page.GetByRoleOptions().setName(name).setExact(true);
-    }
-
-    private static Locator heading(Page page) {
-        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
-    }
-
-    private Page signedIn(String name, int width, int height) {
-        Page page = browser.open(width, height);
-        Browser.signIn(page, name, name.equals("bram") ? "count-the-rolls" : "rinse-and-hang");
-        return page;
-    }
-
     @Test
     public void aThinRollChangesTheNextTime() {
-        Page ines = signedIn("ines", 1280, 800);
+        Page ines = browser.signedIn("ines", 1280, 800);
         ines.navigate("/batches/5");
         assertThat(ines.locator(".life")).isVisible();
         assertThat(ines.locator(".verdict-time")).hasText("3:40");
@@ -68,8 +56,8 @@ public class LookJourneyTest extends DemoApplicationTest {
 
     @Test(dependsOnMethods = "aThinRollChangesTheNextTime")
     public void contaminationShowsAtOnceToEverybody() {
-        Page devi = signedIn("devi", 390, 844);
-        Page saoirse = signedIn("saoirse", 1280, 800);
+        Page devi = browser.signedIn("devi", 390, 844);
+        Page saoirse = browser.signedIn("saoirse", 1280, 800);
         saoirse.navigate("/batches/5/run");
         devi.navigate("/batches/5");
         devi.locator("a.bottle-link").first().click();
@@ -92,7 +80,7 @@ public class LookJourneyTest extends DemoApplicationTest {
 
     @Test(dependsOnMethods = "contaminationShowsAtOnceToEverybody")
     public void anotherSchoolIsChosenWithItsConsequencesInSight() {
-        Page bram = signedIn("bram", 1280, 800);
+        Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/house");
         Locator negative = bram.locator("form.school").first();
         assertThat(negative).containsText("four would go and none be tested first");
