@@ -137,6 +137,9 @@ public class BenchTest extends DemoPagesTest {
                 "read",
                 "true");
         assertThat(taken.getContentAsString()).contains("is already spoken for");
+        MockHttpServletResponse poured =
+                send("/fills/9/moves", "ines", "bottle", bottle("E5"), "place", "1", "air", "NOTHING");
+        assertThat(poured.getContentAsString()).contains("is already spoken for");
         tick(mix, 0);
         tick(mix, 1);
         assertThat(send("/mixes/" + mix + "/undo", "devi", "act", "1").getStatus())

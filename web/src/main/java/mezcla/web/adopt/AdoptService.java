@@ -11,6 +11,7 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.bench.Mixes;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.TypedDay;
 import mezcla.web.log.DarkroomLog;
@@ -24,9 +25,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class AdoptService {
     private final DarkroomLog log;
     private final HouseService houses;
+    private final Mixes mixes;
     private final Clock clock;
 
-    AdoptService(DarkroomLog log, HouseService houses, Clock clock) {
+    AdoptService(DarkroomLog log, HouseService houses, Mixes mixes, Clock clock) {
+        this.mixes = mixes;
         this.log = log;
         this.houses = houses;
         this.clock = clock;
@@ -35,7 +38,7 @@ public class AdoptService {
     /** The bottles in which nothing stands yet, as far as the log knows. */
     @Transactional(readOnly = true)
     public List<Bottle> freeBottles() {
-        return Bottling.beside(log.state()).freeFor(0, houses.bottles());
+        return mixes.shelf(log.state()).freeFor(0, houses.bottles());
     }
 
     /**
@@ -73,7 +76,7 @@ public class AdoptService {
         if (baths.isEmpty()) {
             throw Refusal.of("baths-missing");
         }
-        Bottling shelf = Bottling.beside(log.state());
+        Bottling shelf = mixes.shelf(log.state());
         List<LogEntry.MixedFill> fills = new ArrayList<>();
         for (Standing standing : baths) {
             Bottle bottle = errors.read("bottle-" + standing.bath().key(), () -> taken(shelf, standing));

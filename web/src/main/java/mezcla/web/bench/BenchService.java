@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import mezcla.batch.Bottle;
 import mezcla.batch.KitState;
 import mezcla.batch.PartState;
 import mezcla.batch.ShortCode;
@@ -436,7 +437,7 @@ public class BenchService {
                                 ShortCode.of(row.fillId())),
                 "Label it now, while you know what it is. Never a drinks bottle.",
                 "",
-                bottling(mix, fizzes),
+                bottling(mix, bath, fizzes),
                 "It is in the bottle",
                 "",
                 false,
@@ -444,7 +445,7 @@ public class BenchService {
                 "Pour it into bottle " + label);
     }
 
-    private List<String> bottling(Mixes.Mix mix, boolean fizzes) {
+    private List<String> bottling(Mixes.Mix mix, BatchPlan.PlannedBath bath, boolean fizzes) {
         List<String> warnings = new ArrayList<>();
         Long old = mix.oldFill();
         if (old != null && log.state().fill(old).discarded() == null) {
@@ -454,6 +455,12 @@ public class BenchService {
                             Figures.ml(log.state().fill(old).volumeMl()),
                             log.state().fill(old).bottle().label(),
                             route == null ? "" : ", to " + Figures.within(route.words())));
+        }
+        Bottle bottle = houses.bottle(mix.baths().get(bath.bath().key()).bottleId());
+        double over = Mixes.volumeMl(mix, bath) - bottle.capacityMl();
+        if (over > 0.5) {
+            warnings.add("%s holds %s: %s do not fit."
+                    .formatted(bottle.label(), Figures.ml(bottle.capacityMl()), Figures.ml(over)));
         }
         if (fizzes) {
             warnings.add("Leave it open until it no longer fizzes.");

@@ -159,7 +159,7 @@ public class Mixes {
 
     /** Bottles that are empty, and not spoken for by a mix under way. */
     @Transactional(readOnly = true)
-    Bottling shelf(LogState state) {
+    public Bottling shelf(LogState state) {
         Bottling bottling = Bottling.beside(state);
         Set<Long> reserved = underWay().stream()
                 .flatMap(mix -> mix.baths().values().stream())

@@ -8,7 +8,6 @@ import java.util.stream.Stream;
 import mezcla.batch.AirKept;
 import mezcla.batch.BatchState;
 import mezcla.batch.Bottle;
-import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
@@ -16,6 +15,7 @@ import mezcla.batch.Place;
 import mezcla.batch.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.bench.Mixes;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
@@ -30,9 +30,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class FillService {
     private final DarkroomLog log;
     private final HouseService houses;
+    private final Mixes mixes;
     private final Clock clock;
 
-    FillService(DarkroomLog log, HouseService houses, Clock clock) {
+    FillService(DarkroomLog log, HouseService houses, Mixes mixes, Clock clock) {
+        this.mixes = mixes;
         this.log = log;
         this.houses = houses;
         this.clock = clock;
@@ -91,7 +93,7 @@ public class FillService {
         FillState fill = state.fill(id);
         return Stream.concat(
                         Stream.of(fill.bottle()),
-                        Bottling.beside(state).freeFor(fill.volumeMl(), houses.bottles()).stream()
+                        mixes.shelf(state).freeFor(fill.volumeMl(), houses.bottles()).stream()
                                 .filter(bottle -> bottle.id() != fill.bottle().id()))
                 .toList();
     }
@@ -114,7 +116,7 @@ public class FillService {
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("bottle-missing"));
         bottle.refuseAirKept(air);
-        Bottling.beside(log.state()).pourOver(fill, bottle);
+        mixes.shelf(log.state()).pourOver(fill, bottle);
         Place place = placeId == null
                 ? null
                 : houses.places().stream()

@@ -8,6 +8,7 @@ import mezcla.batch.Bottling;
 import mezcla.batch.Light;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.bench.Mixes;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Surroundings;
@@ -29,10 +30,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class HouseholdService {
     private final HouseService houses;
+    private final Mixes mixes;
     private final Members members;
     private final DarkroomLog log;
 
-    HouseholdService(HouseService houses, Members members, DarkroomLog log) {
+    HouseholdService(HouseService houses, Members members, DarkroomLog log, Mixes mixes) {
+        this.mixes = mixes;
         this.houses = houses;
         this.members = members;
         this.log = log;
@@ -273,7 +276,7 @@ public class HouseholdService {
     }
 
     private boolean isEmpty(long bottleId) {
-        Bottling shelf = Bottling.beside(log.state());
+        Bottling shelf = mixes.shelf(log.state());
         return houses.bottles().stream()
                 .filter(bottle -> bottle.id() == bottleId)
                 .allMatch(shelf::isFree);
