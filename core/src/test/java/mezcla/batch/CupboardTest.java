@@ -73,6 +73,17 @@ public class CupboardTest {
     }
 
     @Test
+    public void ofTwoClocksTheOlderOneCounts() {
+        log.mix(1, 1, 1, 500);
+        log.add(3, stamp -> new LogEntry.PartOpened(stamp, 2, "dev-a"));
+        log.add(4, stamp -> new LogEntry.PartOpened(stamp, 2, "dev-b"));
+        log.add(5, stamp -> new LogEntry.PartMoved(stamp, 1, "dev-a", 2, 50));
+        log.add(6, stamp -> new LogEntry.PartMoved(stamp, 2, "dev-b", 1, 50));
+        assertThat(part(2, "dev-a").openedAt()).isEqualTo(TestLog.day(1));
+        assertThat(part(1, "dev-b").openedAt()).isEqualTo(TestLog.day(1));
+    }
+
+    @Test
     public void whatIsMovedKeepsTheOlderClockAndItsMoney() {
         log.mix(1, 1, 1, 500);
         log.add(5, stamp -> new LogEntry.PartMoved(stamp, 1, "dev-a", 2, 50));
@@ -156,6 +167,10 @@ public class CupboardTest {
                             .orElseThrow())
                     .reduce(Money.zero(NZD), Money::plus);
             assertThat(given.getAmountMinorLong()).isLessThanOrEqualTo(4000);
+            double shares = log.state().kit(1).shares().stream()
+                    .mapToDouble(KitState.Share::fraction)
+                    .sum();
+            assertThat(shares).isLessThanOrEqualTo(1 + 1e-9);
         }
     }
 
@@ -220,6 +235,10 @@ public class CupboardTest {
             char last = code.charAt(1);
             String slip = code.charAt(0) + (last == '2' ? "3" : "2") + code.substring(2);
             assertThat(code(() -> ShortCode.fillOf(slip))).isEqualTo("not-a-code");
+            String swapped = "" + code.charAt(1) + code.charAt(0) + code.substring(2);
+            if (!swapped.equals(code)) {
+                assertThat(code(() -> ShortCode.fillOf(swapped))).isEqualTo("not-a-code");
+            }
         }
         assertThat(code(() -> ShortCode.fillOf("1IO0"))).isEqualTo("not-a-code");
         assertThat(code(() -> ShortCode.fillOf(""))).isEqualTo("not-a-code");
