@@ -136,7 +136,7 @@ public class CupboardTest {
         for (int round = 0; round < 50; round++) {
             twoKits();
             int batch = 0;
-            for (int day = 1; day < 8; day++) {
+            for (int day = 1; day < 30; day++) {
                 double amount = 10 + random.nextInt(60);
                 if (random.nextBoolean()) {
                     log.add(day, stamp -> new LogEntry.PartCorrected(stamp, 1, "dev-a", amount, "looked"));
