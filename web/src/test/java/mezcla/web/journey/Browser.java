@@ -9,6 +9,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -31,11 +32,14 @@ final class Browser implements AutoCloseable {
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync")));
+    private static final double PATIENCE_MS = 15_000;
+
     private final String address;
     private final List<String> troubles = new ArrayList<>();
 
     Browser(int port) {
         this.address = "http://localhost:" + port;
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
     }
 
     /** A browser of somebody's own, of that size. */
