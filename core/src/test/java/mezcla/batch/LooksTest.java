@@ -89,4 +89,15 @@ public class LooksTest {
                 .satisfies(path -> assertThat(path.get(1)).isEqualTo(3))
                 .satisfies(path -> assertThat(path.get(2)).isLessThan(2));
     }
+
+    @Test
+    public void filmIsDryAfterTwoHoursAndThinFilmAsksForMore() {
+        assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7199)))
+                .isFalse();
+        assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7200)))
+                .isTrue();
+        assertThat(FilmLook.trim(4, LogEntry.Result.THIN)).isEqualTo(8);
+        assertThat(FilmLook.trim(4, LogEntry.Result.DENSE)).isZero();
+        assertThat(FilmLook.trim(4, LogEntry.Result.HEAVY_CAST)).isNull();
+    }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
+import mezcla.batch.FilmLook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Sign;
@@ -28,10 +29,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps what film looked like when it was dry, what clip tests showed, and what bottles look like. */
 @Service
 public class LookService {
-    /** How much a trim changes at once, in percent; <em>house</em>. */
-    public static final double TRIM_STEP = 4;
-
-    private static final Duration DRY_AFTER = Duration.ofHours(2);
     private static final Duration ASKED_FOR = Duration.ofDays(30);
 
     private final DarkroomLog log;
@@ -105,7 +102,7 @@ public class LookService {
     }
 
     private boolean isWet(LogEntry.RunLogged run) {
-        return clock.instant().isBefore(run.stamp().happenedAt().plus(DRY_AFTER));
+        return !FilmLook.isDry(run, clock.instant());
     }
 
     private static LogEntry.RunLogged run(BatchState batch, long run) {
@@ -126,9 +123,13 @@ public class LookService {
         String now = next(fill, trim);
         return List.of(
                 "thin (slides: dark): trim %s, so the next roll takes %s instead of %s"
-                        .formatted(Figures.percent(trim + TRIM_STEP), next(fill, trim + TRIM_STEP), now),
+                        .formatted(
+                                Figures.percent(trim + FilmLook.TRIM_STEP), next(fill, trim + FilmLook.TRIM_STEP), now),
                 "dense (slides: light): trim %s, so the next roll takes %s instead of %s"
-                        .formatted(Figures.percent(trim - TRIM_STEP), next(fill, trim - TRIM_STEP), now));
+                        .formatted(
+                                Figures.percent(trim - FilmLook.TRIM_STEP),
+                                next(fill, trim - FilmLook.TRIM_STEP),
+                                now));
     }
 
     private static String next(FillState fill, double trim) {
@@ -193,17 +194,9 @@ public class LookService {
     }
 
     private static @Nullable Double trim(BatchState batch, LogEntry.Result result) {
-        double step =
-                switch (result) {
-                    case THIN -> TRIM_STEP;
-                    case DENSE -> -TRIM_STEP;
-                    default -> 0;
-                };
-        return step == 0
-                ? null
-                : batch.imageDeveloper()
-                        .map(fill -> Double.valueOf(fill.trimPercent() + step))
-                        .orElse(null);
+        return batch.imageDeveloper()
+                .map(fill -> FilmLook.trim(fill.trimPercent(), result))
+                .orElse(null);
     }
 
     /**
