@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.function.Function;
 import mezcla.batch.Bottle;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Stamp;
@@ -30,6 +31,10 @@ public final class TestLog {
 
     public List<LogEntry> entries() {
         return entries;
+    }
+
+    public LogBook book() {
+        return LogBook.EMPTY.with(entries);
     }
 
     public LogState state() {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
@@ -48,9 +49,28 @@ public record BatchState(
         looks = List.copyOf(looks);
     }
 
+    /** The same batch, with each of its fills seen in another way. */
+    public BatchState withFills(UnaryOperator<FillState> seen) {
+        return new BatchState(
+                id,
+                mixed,
+                fills.stream().map(seen).toList(),
+                replaced.stream().map(seen).toList(),
+                guests,
+                runs,
+                inUse,
+                notes,
+                looks);
+    }
+
     /** The fills that were mixed for it, those that others took the place of among them. */
     public Stream<FillState> own() {
         return Stream.concat(fills.stream(), replaced.stream()).filter(fill -> !guests.contains(fill.id()));
+    }
+
+    /** Whether a fill is the developer that makes the image. */
+    public boolean isImageDeveloper(FillState fill) {
+        return imageDeveloper().filter(each -> each.id() == fill.id()).isPresent();
     }
 
     /** Whether a fill was mixed for another batch and serves in this one as well. */

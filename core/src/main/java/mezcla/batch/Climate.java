@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -17,9 +18,12 @@ public final class Climate {
     private static final double SECONDS_A_DAY = 86_400;
     private static final long A_READING_HOLDS_S = 7 * 86_400;
     private static final int MONTHS_A_QUARTER = 3;
+    private static final int MONTHS_A_YEAR = 12;
+    private static final int FIRST_YEAR = 1970;
+    private static final int YEARS = 200;
 
     private final double roomC;
-    private final ZoneId zone;
+    private final long[] months;
     private final Map<Long, Stand> stands = new HashMap<>();
 
     /**
@@ -52,7 +56,7 @@ public final class Climate {
 
     private Climate(double roomC, ZoneId zone) {
         this.roomC = roomC;
-        this.zone = zone;
+        this.months = months(zone);
     }
 
     /** The same temperature everywhere and always, in °C, in the dark. */
@@ -128,13 +132,7 @@ public final class Climate {
         int last = reading(stand, at);
         long held = last >= 0 ? stand.at()[last] + A_READING_HOLDS_S + 1 : Long.MAX_VALUE;
         long reading = last + 1 < stand.at().length ? stand.at()[last + 1] : Long.MAX_VALUE;
-        long season = Instant.ofEpochSecond(at)
-                .atZone(zone)
-                .toLocalDate()
-                .withDayOfMonth(1)
-                .plusMonths(1)
-                .atStartOfDay(zone)
-                .toEpochSecond();
+        long season = months[monthAt(at) + 1];
         return Math.min(Math.min(held > at ? held : Long.MAX_VALUE, reading), season);
     }
 
@@ -145,7 +143,25 @@ public final class Climate {
     }
 
     private double season(Stand stand, Instant at) {
-        int month = at.atZone(zone).getMonthValue() % 12;
-        return stand.quartersC().get(month / MONTHS_A_QUARTER);
+        int monthOfYear = (monthAt(at.getEpochSecond()) + 1) % MONTHS_A_YEAR;
+        return stand.quartersC().get(monthOfYear / MONTHS_A_QUARTER);
+    }
+
+    /** The month that a moment lies in, counted from January of the first year; the ends go on for ever. */
+    private int monthAt(long at) {
+        int found = Arrays.binarySearch(months, at);
+        return Math.max(0, Math.min(months.length - 2, found >= 0 ? found : -found - 2));
+    }
+
+    private static long[] months(ZoneId zone) {
+        long[] months = new long[YEARS * MONTHS_A_YEAR + 1];
+        for (int i = 0; i < months.length; i++) {
+            months[i] = LocalDate.of(FIRST_YEAR, 1, 1)
+                    .plusMonths(i)
+                    .atStartOfDay(zone)
+                    .toEpochSecond();
+        }
+        months[months.length - 1] = Long.MAX_VALUE;
+        return months;
     }
 }

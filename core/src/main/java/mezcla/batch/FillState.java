@@ -133,6 +133,31 @@ public record FillState(
      */
     public record Discarded(Instant at, String who, String reason, double volumeMl, WasteRoute route) {}
 
+    /** The same fill under another sheet. */
+    public FillState governedBy(Leaflet sheet) {
+        return new FillState(
+                id,
+                mixed,
+                sheet,
+                mixedAt,
+                about,
+                volumeMl,
+                countedMl,
+                rolls,
+                scaledRolls,
+                trimPercent,
+                inspection,
+                bar,
+                discarded,
+                kept,
+                inUse,
+                spells,
+                signs,
+                path,
+                seenAt,
+                overrides);
+    }
+
     /** What the leaflet says of its bath. */
     public Bath bath() {
         return leaflet.bath(mixed.bathKey());

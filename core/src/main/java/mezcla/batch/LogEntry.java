@@ -3,6 +3,7 @@ package mezcla.batch;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
@@ -44,6 +45,32 @@ public sealed interface LogEntry {
             return Set.copyOf(look.fillIds());
         }
         return entry instanceof OfOneFill one ? Set.of(one.fillId()) : Set.of();
+    }
+
+    /** The batch that a row names itself; a run that was called off and a void name the row that named it. */
+    static Optional<Long> batchNamed(LogEntry entry) {
+        if (entry instanceof BatchMixed mix) {
+            return Optional.of(mix.batchId());
+        }
+        if (entry instanceof BathRenewed renewed) {
+            return Optional.of(renewed.batchId());
+        }
+        if (entry instanceof RunLogged run) {
+            return Optional.of(run.batchId());
+        }
+        if (entry instanceof RunStarted start) {
+            return Optional.of(start.batchId());
+        }
+        if (entry instanceof FillsDiscarded gone) {
+            return Optional.of(gone.batchId());
+        }
+        if (entry instanceof FillShared shared) {
+            return Optional.of(shared.batchId());
+        }
+        if (entry instanceof FilmInspected look) {
+            return Optional.of(look.batchId());
+        }
+        return entry instanceof NoteLeft note ? Optional.of(note.batchId()) : Optional.empty();
     }
 
     /** The fills that a row made, with what they took of kits; empty for a row that made none. */
@@ -634,8 +661,24 @@ public sealed interface LogEntry {
      * @param fillId the fill
      * @param volumeMl how much it was, in ml
      * @param route where it went
+     * @param drumId the drum; null where the house keeps none, or it went elsewhere
      */
-    record DiscardedFill(long fillId, double volumeMl, WasteRoute route) {}
+    record DiscardedFill(long fillId, double volumeMl, WasteRoute route, @Nullable Long drumId) {
+        /** One that went into no drum of the house. */
+        public DiscardedFill(long fillId, double volumeMl, WasteRoute route) {
+            this(fillId, volumeMl, route, null);
+        }
+    }
+
+    /**
+     * A waste drum was collected, or emptied into what is.
+     *
+     * @param stamp who and when
+     * @param drumId the drum
+     * @param drum what it is called
+     * @param volumeMl how much was in it, in ml
+     */
+    record DrumCollected(Stamp stamp, long drumId, String drum, double volumeMl) implements LogEntry {}
 
     /**
      * An earlier row does not count.

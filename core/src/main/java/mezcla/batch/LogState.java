@@ -17,7 +17,8 @@ import mezcla.measure.Refusal;
  * @param batches every batch, by its id, in the order of mixing
  */
 public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) {
-    private static final Comparator<LogEntry> IN_ORDER = Comparator.comparing(
+    /** The order in which things happened. */
+    static final Comparator<LogEntry> IN_ORDER = Comparator.comparing(
                     (LogEntry entry) -> entry.stamp().happenedAt())
             .thenComparingLong(entry -> entry.stamp().sequence());
 

@@ -71,8 +71,9 @@ public record StorageAge(double effectiveDays, double calendarDays) {
      * @param now the present
      */
     public static double effectiveDays(FillState fill, Climate climate, Instant now) {
+        BathRole role = fill.bath().role();
         return fill.spells().stream()
-                .mapToDouble(spell -> spell.effectiveDays(fill.bath().role(), climate, now))
+                .mapToDouble(spell -> spell.effectiveDays(role, climate, now))
                 .sum();
     }
 

@@ -3,11 +3,9 @@ package mezcla.batch;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
@@ -39,17 +37,16 @@ public record Supply(Leaflet leaflet, double leftMl, double usedMl, int weeks) {
     /**
      * Every leaflet of which a kit ever came, in the order of their names.
      *
-     * @param log the whole log
-     * @param state what it adds up to
+     * @param book the whole log
      * @param now the present
      */
-    public static List<Supply> of(Collection<LogEntry> log, LogState state, Instant now) {
+    public static List<Supply> of(LogBook book, Instant now) {
+        LogState state = book.state();
         Instant lately = now.minus(Duration.ofDays(7L * LATELY_WEEKS));
-        Set<Long> voided = Voiding.voided(log);
         Map<String, Map<String, Double>> used = new HashMap<>();
-        log.stream()
-                .filter(entry -> !voided.contains(entry.stamp().sequence()))
-                .filter(entry -> entry.stamp().happenedAt().isAfter(lately))
+        book.newestFirst().stream()
+                .takeWhile(entry -> entry.stamp().happenedAt().isAfter(lately))
+                .filter(entry -> book.voiding(entry.stamp().sequence()).isEmpty())
                 .flatMap(entry -> LogEntry.usesByFill(entry).values().stream().flatMap(List::stream))
                 .filter(use -> state.kits().containsKey(use.kitId()))
                 .forEach(use -> used.computeIfAbsent(

@@ -92,10 +92,30 @@ public record Leaflet(
      * @throws Refusal {@code unknown-bath}
      */
     public Bath bath(String bathKey) {
-        return baths.stream()
-                .filter(bath -> bath.key().equals(bathKey))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-bath", "bath", bathKey));
+        for (Bath bath : baths) {
+            if (bath.key().equals(bathKey)) {
+                return bath;
+            }
+        }
+        throw Refusal.of("unknown-bath", "bath", bathKey);
+    }
+
+    /** The same sheet with another bath in the place of the one of that key. */
+    public Leaflet with(Bath other) {
+        return new Leaflet(
+                key,
+                version,
+                name,
+                maker,
+                process,
+                processCode,
+                makesMl,
+                parts,
+                baths.stream()
+                        .map(bath -> bath.key().equals(other.key()) ? other : bath)
+                        .toList(),
+                steps,
+                examples);
     }
 
     /** Where a bath stands in the order of use: by what it does, for a bath of another leaflet; last for none such. */

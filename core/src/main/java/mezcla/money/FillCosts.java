@@ -4,6 +4,10 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogState;
 import org.joda.money.Money;
@@ -22,6 +26,16 @@ public final class FillCosts {
     public static FillCosts of(LogState state) {
         FillCosts costs = new FillCosts();
         state.kits().values().forEach(costs::add);
+        return costs;
+    }
+
+    /** The same, of the kits that a batch's fills were mixed from or topped up with. */
+    public static FillCosts of(LogState state, BatchState batch) {
+        Set<Long> own = batch.own().map(FillState::id).collect(Collectors.toSet());
+        FillCosts costs = new FillCosts();
+        state.kits().values().stream()
+                .filter(kit -> kit.shares().stream().anyMatch(share -> own.contains(share.fillId())))
+                .forEach(costs::add);
         return costs;
     }
 

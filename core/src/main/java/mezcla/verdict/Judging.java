@@ -1,7 +1,11 @@
 package mezcla.verdict;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import mezcla.batch.BatchState;
 import mezcla.batch.Climate;
+import mezcla.batch.FillState;
 import mezcla.leaflet.FilmProcess;
 
 /**
@@ -10,14 +14,40 @@ import mezcla.leaflet.FilmProcess;
  *
  * @param schools the school of each process that the house decided about, by the key of the process
  * @param usual the school of every other process
+ * @param limits what the house allows beside leaflets
  * @param climate how warm and light it is where bottles stand
  */
-public record Judging(Map<String, School> schools, School usual, Climate climate) {
+public record Judging(Map<String, School> schools, School usual, List<HouseLimit> limits, Climate climate) {
     private static final double USUAL_C = 20;
 
     /** Keeps its own map. */
     public Judging {
         schools = Map.copyOf(schools);
+        limits = List.copyOf(limits);
+    }
+
+    /** Schools and a climate, with the limits that leaflets print. */
+    public Judging(Map<String, School> schools, School usual, Climate climate) {
+        this(schools, usual, List.of(), climate);
+    }
+
+    /** A batch as the house takes its limits. */
+    public BatchState over(BatchState batch) {
+        return batch.fills().stream().allMatch(fill -> limit(fill).isEmpty()) ? batch : batch.withFills(this::over);
+    }
+
+    /** A fill as the house takes its limits: its leaflet says what the house allows. */
+    public FillState over(FillState fill) {
+        return limit(fill)
+                .map(limit -> fill.governedBy(fill.leaflet().with(limit.over(fill.bath()))))
+                .orElse(fill);
+    }
+
+    private Optional<HouseLimit> limit(FillState fill) {
+        return limits.stream()
+                .filter(limit -> limit.leaflet().equals(fill.leaflet().key())
+                        && limit.bath().equals(fill.mixed().bathKey()))
+                .findFirst();
     }
 
     /** One school for everything, at 20 °C in the dark. */

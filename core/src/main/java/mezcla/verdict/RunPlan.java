@@ -59,14 +59,15 @@ public record RunPlan(
     /**
      * Plans a run.
      *
-     * @param batch the batch; what of it was discarded stays out
+     * @param asLogged the batch; what of it was discarded stays out
      * @param question what film, in what tank, when
      * @throws Refusal {@code batch-ended} when nothing of it stands on the shelf
      */
-    public static RunPlan of(BatchState batch, RunQuestion question) {
-        if (batch.ended()) {
-            throw Refusal.of("batch-ended", "batch", batch.id());
+    public static RunPlan of(BatchState asLogged, RunQuestion question) {
+        if (asLogged.ended()) {
+            throw Refusal.of("batch-ended", "batch", asLogged.id());
         }
+        BatchState batch = question.judging().over(asLogged);
         List<Refusal> refusals = new ArrayList<>();
         List<PlannedBath> baths = batch.fills().stream()
                 .filter(fill -> fill.discarded() == null)
@@ -83,7 +84,7 @@ public record RunPlan(
 
     private static PlannedBath planned(BatchState batch, FillState fill, RunQuestion question, List<Refusal> refusals) {
         Bath bath = fill.bath();
-        boolean pushed = batch.imageDeveloper().filter(fill::equals).isPresent();
+        boolean pushed = batch.isImageDeveloper(fill);
         double scaledRun = question.equivalents() * fill.wearPerRoll();
         RunTime unpushed =
                 RunTime.of(bath.role(), bath.timing(), fill.scaledRolls(), scaledRun, 0, null, fill.trimPercent());
@@ -279,7 +280,7 @@ public record RunPlan(
 
     private LogEntry.RunBath asRunBath(PlannedBath planned) {
         FillState fill = planned.fill();
-        boolean pushed = batch.imageDeveloper().filter(fill::equals).isPresent() && planned.time() != null;
+        boolean pushed = batch.isImageDeveloper(fill) && planned.time() != null;
         double weight = pushed ? RunTime.wearWeight(fill.bath().timing(), question.stops()) : 1;
         boolean oneShot = fill.bath().oneShot() != null;
         return new LogEntry.RunBath(

@@ -57,6 +57,11 @@ public record RunQuestion(
 
     /** Whole days from then to now, by the calendar of the house. */
     public double daysSince(Instant then) {
+        return daysBetween(then, at, zone);
+    }
+
+    /** Whole days from one moment to another by the calendar of a zone; never below 0. */
+    public static double daysBetween(Instant then, Instant at, ZoneId zone) {
         return Math.max(
                 0,
                 ChronoUnit.DAYS.between(

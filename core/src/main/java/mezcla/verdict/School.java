@@ -9,6 +9,12 @@ public enum School {
     /** On until it shows, up to a multiple of the printed maxima. */
     STRETCH("Until it shows");
 
+    /** How many times the printed rolls the stretch school allows; <em>house</em>. */
+    public static final double STRETCH_ROLLS = 2.5;
+
+    /** How many times the printed life the stretch school allows; <em>house</em>. */
+    public static final double STRETCH_LIVES = 3;
+
     private final String words;
 
     School(String words) {

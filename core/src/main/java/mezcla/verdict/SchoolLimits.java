@@ -161,11 +161,8 @@ abstract class SchoolLimits {
         }
     }
 
-    /** On until it shows. The multiples are <em>house</em>. */
+    /** On until it shows. */
     private static final class Stretch extends SchoolLimits {
-        private static final double ROLLS = 2.5;
-        private static final double LIVES = 3;
-
         Stretch(FillCondition fill) {
             super(fill);
         }
@@ -175,8 +172,8 @@ abstract class SchoolLimits {
             boolean reassured = reassured();
             Range capacity = capacity();
             if (capacity != null) {
-                if (Slack.reaches(fill.scaledRolls(), ROLLS * capacity.max())) {
-                    addRolls(reasons, Reason.Code.OVER_ROLLS, ROLLS * capacity.max());
+                if (Slack.reaches(fill.scaledRolls(), School.STRETCH_ROLLS * capacity.max())) {
+                    addRolls(reasons, Reason.Code.OVER_ROLLS, School.STRETCH_ROLLS * capacity.max());
                 } else if (Slack.reaches(fill.scaledRolls(), capacity.max()) && !reassured) {
                     addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.max());
                 }
@@ -185,8 +182,8 @@ abstract class SchoolLimits {
             if (life == null) {
                 return;
             }
-            if (Slack.exceeds(fill.effectiveAgeDays(), LIVES * life.max())) {
-                add(reasons, Reason.Code.OVER_AGE, fill.effectiveAgeDays(), LIVES * life.max());
+            if (Slack.exceeds(fill.effectiveAgeDays(), School.STRETCH_LIVES * life.max())) {
+                add(reasons, Reason.Code.OVER_AGE, fill.effectiveAgeDays(), School.STRETCH_LIVES * life.max());
             } else if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
                 add(reasons, Reason.Code.TEST_AGE, fill.effectiveAgeDays(), life.max());
             }
@@ -196,14 +193,16 @@ abstract class SchoolLimits {
         @Nullable
         Double rollLimit() {
             Range capacity = fill.capacity();
-            return capacity == null ? null : Double.valueOf(ROLLS * capacity.max());
+            return capacity == null ? null : Double.valueOf(School.STRETCH_ROLLS * capacity.max());
         }
 
         @Override
         @Nullable
         Double daysLeft() {
             Range life = fill.lifeDays();
-            return life == null ? null : Double.valueOf(Math.max(0, LIVES * life.max() - fill.effectiveAgeDays()));
+            return life == null
+                    ? null
+                    : Double.valueOf(Math.max(0, School.STRETCH_LIVES * life.max() - fill.effectiveAgeDays()));
         }
     }
 }

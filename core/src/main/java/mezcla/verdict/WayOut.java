@@ -1,13 +1,12 @@
 package mezcla.verdict;
 
-import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
-import mezcla.batch.LogEntry;
+import mezcla.batch.LogBook;
 import mezcla.leaflet.FilmProcess;
 
 /** What can be done where no batch takes a run as it was asked for (rules, 4.8). */
@@ -59,15 +58,14 @@ public sealed interface WayOut {
     /**
      * Finds the ways out for a run that no batch takes.
      *
-     * @param log the whole log
+     * @param book the whole log
      * @param question the run as it was asked for
      * @param processes the processes that the film may want; empty for any
      * @param tanksMl what the tanks of the house take, in ml
      * @return the best of each kind: the smallest step down in tank, else the batch that was mixed first
      */
-    static List<WayOut> of(
-            Collection<LogEntry> log, RunQuestion question, Set<FilmProcess> processes, List<Double> tanksMl) {
-        WayOutSearch search = WayOutSearch.of(log, question, processes);
+    static List<WayOut> of(LogBook book, RunQuestion question, Set<FilmProcess> processes, List<Double> tanksMl) {
+        WayOutSearch search = WayOutSearch.of(book, question, processes);
         return Stream.of(search.smallerTank(tanksMl), search.twoLoads(), search.toppedUp(), search.renewed())
                 .flatMap(Optional::stream)
                 .toList();

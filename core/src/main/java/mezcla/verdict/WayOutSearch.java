@@ -1,15 +1,16 @@
 package mezcla.verdict;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Stamp;
@@ -21,21 +22,18 @@ import mezcla.measure.Slack;
 /**
  * Looks for ways out, by adding rows to the log that nobody wrote.
  *
- * @param log the whole log
- * @param state what it adds up to
+ * @param book the whole log
  * @param batches the batches that could be asked
  * @param question the run as it was asked for
  */
-record WayOutSearch(Collection<LogEntry> log, LogState state, List<BatchState> batches, RunQuestion question) {
-    private static final long NOBODYS_ROW = Long.MAX_VALUE;
+record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question) {
     private static final long NOBODYS_FILL = -1;
 
-    static WayOutSearch of(Collection<LogEntry> log, RunQuestion question, Set<FilmProcess> processes) {
-        LogState state = LogState.fold(log);
-        List<BatchState> batches = state.standing().stream()
+    static WayOutSearch of(LogBook book, RunQuestion question, Set<FilmProcess> processes) {
+        List<BatchState> batches = book.state().standing().stream()
                 .filter(batch -> processes.isEmpty() || processes.contains(batch.process()))
                 .toList();
-        return new WayOutSearch(log, state, batches, question);
+        return new WayOutSearch(book, batches, question);
     }
 
     Optional<WayOut> smallerTank(List<Double> tanksMl) {
@@ -70,9 +68,9 @@ record WayOutSearch(Collection<LogEntry> log, LogState state, List<BatchState> b
     }
 
     private BatchState afterLoad(RunPlan load) {
-        List<LogEntry> longer = new ArrayList<>(log);
-        longer.add(logged(load));
-        return LogState.fold(longer).batch(load.batch().id());
+        return book.supposing(question.at(), List.of(logged(load)))
+                .state()
+                .batch(load.batch().id());
     }
 
     Optional<WayOut> toppedUp() {
@@ -88,11 +86,12 @@ record WayOutSearch(Collection<LogEntry> log, LogState state, List<BatchState> b
                 .map(done -> new WayOut.ToppedUp(done.plan(), done.fresh()));
     }
 
-    private Optional<List<LogEntry>> addTo(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
+    private Optional<List<Row>> addTo(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
         double after = fill.volumeMl() + fresh.volumeMl();
         return Slack.exceeds(after, fill.bottle().capacityMl())
                 ? Optional.empty()
-                : Optional.of(List.of(new LogEntry.FillToppedUp(row(), fill.id(), fresh.volumeMl(), fresh.uses())));
+                : Optional.of(
+                        List.of(stamp -> new LogEntry.FillToppedUp(stamp, fill.id(), fresh.volumeMl(), fresh.uses())));
     }
 
     Optional<WayOut> renewed() {
@@ -111,19 +110,23 @@ record WayOutSearch(Collection<LogEntry> log, LogState state, List<BatchState> b
                         .map(done -> new WayOut.Renewed(done.plan(), done.fresh()));
     }
 
-    private Optional<List<LogEntry>> replace(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
-        LogEntry renewal = new LogEntry.BathRenewed(row(), batch.id(), fresh);
+    private Optional<List<Row>> replace(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
+        Row renewal = stamp -> new LogEntry.BathRenewed(stamp, batch.id(), fresh);
         if (fill.discarded() != null) {
             return Optional.of(List.of(renewal));
         }
         LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(
                 fill.id(), fill.volumeMl(), WasteRoute.of(fill.bath().role()));
-        return Optional.of(List.of(new LogEntry.FillsDiscarded(row(), batch.id(), List.of(gone), ""), renewal));
+        return Optional.of(
+                List.of(stamp -> new LogEntry.FillsDiscarded(stamp, batch.id(), List.of(gone), ""), renewal));
     }
+
+    /** A row that nobody wrote, given its stamp. */
+    private interface Row extends Function<Stamp, LogEntry> {}
 
     /** What fresh solution becomes in the log. */
     private interface Step {
-        Optional<List<LogEntry>> rows(BatchState batch, FillState fill, LogEntry.MixedFill fresh);
+        Optional<List<Row>> rows(BatchState batch, FillState fill, LogEntry.MixedFill fresh);
     }
 
     private record Done(RunPlan plan, List<WayOut.Fresh> fresh) {}
@@ -134,18 +137,18 @@ record WayOutSearch(Collection<LogEntry> log, LogState state, List<BatchState> b
         if (fills.isEmpty() || fills.stream().anyMatch(fill -> !fill.inUse().isEmpty())) {
             return Optional.empty();
         }
-        List<LogEntry> longer = new ArrayList<>(log);
+        LogBook longer = book;
         List<WayOut.Fresh> fresh = new ArrayList<>();
         for (FillState fill : fills) {
-            Optional<Mixed> mixed = mixed(LogState.fold(longer), fill, volumeMl.applyAsDouble(fill), fresh.size());
-            Optional<List<LogEntry>> rows = mixed.flatMap(each -> step.rows(batch, fill, each.fill()));
+            Optional<Mixed> mixed = mixed(longer.state(), fill, volumeMl.applyAsDouble(fill), fresh.size());
+            Optional<List<Row>> rows = mixed.flatMap(each -> step.rows(batch, fill, each.fill()));
             if (rows.isEmpty()) {
                 return Optional.empty();
             }
-            longer.addAll(rows.get());
+            longer = longer.supposing(question.at(), rows.get());
             fresh.add(mixed.get().fresh());
         }
-        RunPlan plan = RunPlan.of(LogState.fold(longer).batch(batch.id()), question);
+        RunPlan plan = RunPlan.of(longer.state().batch(batch.id()), question);
         return plan.fits() ? Optional.of(new Done(plan, fresh)) : Optional.empty();
     }
 
@@ -174,18 +177,14 @@ record WayOutSearch(Collection<LogEntry> log, LogState state, List<BatchState> b
         }
     }
 
-    private LogEntry logged(RunPlan plan) {
-        return new LogEntry.RunLogged(
-                row(),
+    private static Row logged(RunPlan plan) {
+        return stamp -> new LogEntry.RunLogged(
+                stamp,
                 plan.batch().id(),
                 plan.question().rolls(),
                 plan.asRunBaths(),
                 plan.question().tankMl(),
                 List.of(),
                 null);
-    }
-
-    private Stamp row() {
-        return new Stamp(NOBODYS_ROW, question.at(), question.at(), "", false);
     }
 }

@@ -215,7 +215,7 @@ public class CupboardTest {
         log.mix(1, 1, 1, 1000);
         log.mix(20, 2, 2, 500);
         Function<Double, Supply> on =
-                day -> Supply.of(log.entries(), log.state(), TestLog.day(day)).get(0);
+                day -> Supply.of(log.book(), TestLog.day(day)).get(0);
         Supply supply = on.apply(21.0);
         assertThat(supply.leftMl()).isCloseTo(500, offset(1e-6));
         assertThat(supply.usedMl()).isCloseTo(1500, offset(1e-6));

@@ -25,7 +25,7 @@ public class WayOutTest {
     }
 
     private static List<WayOut> waysOut(TestLog log, RunQuestion question) {
-        return WayOut.of(log.entries(), question, Set.of(), TANKS);
+        return WayOut.of(log.book(), question, Set.of(), TANKS);
     }
 
     @Test

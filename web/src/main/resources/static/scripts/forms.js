@@ -12,3 +12,14 @@ document.addEventListener("submit", (event) => {
 // Where the page answers as it changes, the button that asks for the answer is not needed.
 document.documentElement.classList.add("answers-itself");
 document.querySelectorAll("button.no-script").forEach((button) => button.remove());
+
+// A file that would be refused for its size is named before it is sent.
+document.addEventListener("change", (event) => {
+  const field = event.target;
+  if (!(field instanceof HTMLInputElement) || !field.dataset.mostBytes) {
+    return;
+  }
+  const tooBig = [...field.files].some((file) => file.size > Number(field.dataset.mostBytes));
+  field.setCustomValidity(tooBig ? field.dataset.tooBig : "");
+  field.reportValidity();
+});

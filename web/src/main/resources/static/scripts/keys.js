@@ -39,5 +39,22 @@
     afterG = event.key === "g" && !afterG;
   });
 
+  // Runs in a life window are one stop; the arrow keys step through them.
+  document.addEventListener("keydown", (event) => {
+    const point = event.target instanceof Element && event.target.closest(".life-point");
+    const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+    if (!point || !step) {
+      return;
+    }
+    const points = [...point.parentNode.querySelectorAll(".life-point")];
+    const next = points[points.indexOf(point) + step];
+    if (next) {
+      event.preventDefault();
+      point.setAttribute("tabindex", "-1");
+      next.setAttribute("tabindex", "0");
+      next.focus();
+    }
+  });
+
   document.getElementById("show-keys").addEventListener("click", acts["?"]);
 })();

@@ -515,7 +515,7 @@ public class BadInputTest extends DemoApplicationTest {
 
     @Test(dataProvider = "badInput")
     public void isAnsweredBesideItsFieldAndTheRestIsKept(Form form, String field, String typed) throws Exception {
-        int before = log.entries().size();
+        int before = log.book().entries().size();
         MockHttpServletResponse answer = send(form, Map.of(field, typed));
         assertThat(answer.getStatus())
                 .as("%s with %s = %s", form.page, field, typed)
@@ -532,7 +532,7 @@ public class BadInputTest extends DemoApplicationTest {
                 assertThat(page).as("what was typed into " + other).contains("value=\"" + HtmlUtils.htmlEscape(value));
             }
         });
-        assertThat(log.entries()).hasSize(before);
+        assertThat(log.book().entries()).hasSize(before);
     }
 
     private static boolean isText(Takes takes) {

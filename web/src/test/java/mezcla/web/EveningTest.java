@@ -63,7 +63,7 @@ public class EveningTest extends DemoApplicationTest {
     }
 
     private String seen() {
-        return Long.toString(log.entries().size());
+        return Long.toString(log.book().entries().size());
     }
 
     private MockHttpServletResponse send(MockHttpServletRequestBuilder request) throws Exception {

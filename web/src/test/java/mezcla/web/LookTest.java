@@ -116,7 +116,11 @@ public class LookTest extends DemoPagesTest {
         assertThat(state(6)).isEqualTo(before);
         send(look, "ines", "roll", "0", "result", "CAST", "strength", "strong", "suspect-CHEMISTRY", "true");
         assertThat(state(6)).isEqualTo(State.DISCARD);
-        long row = log.entries().get(log.entries().size() - 1).stamp().sequence();
+        long row = log.book()
+                .entries()
+                .get(log.book().entries().size() - 1)
+                .stamp()
+                .sequence();
         send("/journal/" + row + "/void", "bram", "reason", "the wrong batch");
         assertThat(state(6)).isEqualTo(before);
     }
@@ -246,7 +250,7 @@ public class LookTest extends DemoPagesTest {
         assertThat(found.replace("value=\"blix\"", "").replace("q=blix", "")).doesNotContain("blix");
         assertThat(page("/signs?q=zzz", "ines")).contains("Nothing by these words");
         assertThat(guide.find("")).filteredOn(SignGuide.Entry::normal).hasSizeGreaterThanOrEqualTo(4);
-        assertThat(log.entries().stream().filter(LogEntry.FilmInspected.class::isInstance))
+        assertThat(log.book().entries().stream().filter(LogEntry.FilmInspected.class::isInstance))
                 .isNotEmpty();
     }
 
@@ -266,9 +270,9 @@ public class LookTest extends DemoPagesTest {
         long gone = log.state().batch(1).fills().get(0).id();
         assertThat(send("/walk", "ines", "code", ShortCode.of(gone)).getContentAsString())
                 .contains("No bottle on the shelf has the code");
-        int before = log.entries().size();
+        int before = log.book().entries().size();
         assertThat(send("/walk", "ines", "code", code, "level", "9 L").getContentAsString())
                 .contains("holds 1250");
-        assertThat(log.entries()).hasSize(before);
+        assertThat(log.book().entries()).hasSize(before);
     }
 }

@@ -50,7 +50,7 @@ public class PagesTest extends DemoApplicationTest {
     }
 
     private int rows() {
-        return log.entries().size();
+        return log.book().entries().size();
     }
 
     private static String newKey() {

@@ -196,8 +196,7 @@ public class PlacesTest extends DemoApplicationTest {
 
     @Test
     public void roleIsCheckedInTheService() {
-        Map<Long, WasteRoute> routes =
-                Map.of(log.state().batch(5).fills().get(0).id(), WasteRoute.DEVELOPERS);
+        Map<Long, String> routes = Map.of(log.state().batch(5).fills().get(0).id(), WasteRoute.DEVELOPERS.name());
         SignedIn ines = signIn("ines");
         assertThatThrownBy(() -> batches.discard(ines, 5, routes, "old")).isInstanceOf(AccessDeniedException.class);
         SignedIn bram = signIn("bram");

@@ -105,7 +105,7 @@ public class RunLogTest extends DemoApplicationTest {
 
     @Test(dataProvider = "noMoments")
     public void momentThatCannotBeIsRefusedBesideItsFieldAndKept(String when, String sentence) throws Exception {
-        int rows = log.entries().size();
+        int rows = log.book().entries().size();
         String page = pages.perform(run(4, "1", when))
                 .andExpect(status().isUnprocessableContent())
                 .andReturn()
@@ -114,12 +114,12 @@ public class RunLogTest extends DemoApplicationTest {
         assertThat(page)
                 .containsPattern("id=\"when-error\">[^<]*" + Pattern.quote(sentence))
                 .contains("value=\"" + when.replace("<", "&lt;").replace(">", "&gt;") + "\"");
-        assertThat(log.entries()).hasSize(rows);
+        assertThat(log.book().entries()).hasSize(rows);
     }
 
     @Test
     public void lastRunIsTakenByOneOfTwoBrowsers() throws Exception {
-        int rows = log.entries().size();
+        int rows = log.book().entries().size();
         List<Callable<Integer>> browsers = new ArrayList<>();
         for (int i = 0; i < 2; i++) {
             MockHttpServletRequestBuilder request = run(6, "1", "");
@@ -135,7 +135,7 @@ public class RunLogTest extends DemoApplicationTest {
         } finally {
             both.shutdown();
         }
-        assertThat(log.entries()).hasSize(rows + 1);
+        assertThat(log.book().entries()).hasSize(rows + 1);
     }
 
     @Test

@@ -82,7 +82,7 @@ public class SharedDeviceTest extends DemoApplicationTest {
     }
 
     private LogEntry last() {
-        List<LogEntry> entries = log.entries();
+        List<LogEntry> entries = log.book().entries();
         return entries.get(entries.size() - 1);
     }
 
@@ -92,14 +92,14 @@ public class SharedDeviceTest extends DemoApplicationTest {
 
     @Test
     public void whatWasTypedIsSavedAfterSigningInAgain() throws Exception {
-        int rows = log.entries().size();
+        int rows = log.book().entries().size();
         MockHttpServletResponse asked = send(note("kept over a sign-in"));
         assertThat(asked.getRedirectedUrl()).isEqualTo("/sign-in?held");
         assertThat(follow(asked).getContentAsString()).contains("what you typed is saved as it was");
         MockHttpServletResponse signedIn = send(form("/sign-in", "name", "devi", "password", "rinse-and-hang"));
         MockHttpServletResponse saved = follow(signedIn);
         assertThat(saved.getRedirectedUrl()).isEqualTo("/batches/4?noted");
-        assertThat(log.entries()).hasSize(rows + 1);
+        assertThat(log.book().entries()).hasSize(rows + 1);
         assertThat(last()).isInstanceOfSatisfying(LogEntry.NoteLeft.class, left -> {
             assertThat(left.text()).isEqualTo("kept over a sign-in");
             assertThat(left.stamp().who()).isEqualTo("Devi");
@@ -108,12 +108,12 @@ public class SharedDeviceTest extends DemoApplicationTest {
 
     @Test
     public void formWithoutItsTokenIsNotKept() throws Exception {
-        int rows = log.entries().size();
+        int rows = log.book().entries().size();
         MockHttpServletResponse refused = send(post("/batches/4/notes").param("note", "forged"));
         assertThat(refused.getStatus()).isEqualTo(403);
         MockHttpServletResponse signedIn = send(form("/sign-in", "name", "devi", "password", "rinse-and-hang"));
         assertThat(signedIn.getRedirectedUrl()).doesNotContain("notes");
-        assertThat(log.entries()).hasSize(rows);
+        assertThat(log.book().entries()).hasSize(rows);
     }
 
     @Test

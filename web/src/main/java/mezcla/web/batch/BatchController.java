@@ -1,14 +1,15 @@
 package mezcla.web.batch;
 
 import java.util.Map;
-import mezcla.batch.WasteRoute;
 import mezcla.web.look.LifeService;
 import mezcla.web.look.LookService;
+import mezcla.web.photo.Photos;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
 import mezcla.web.shell.TypedText;
+import mezcla.web.waste.WasteService;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -29,6 +30,8 @@ class BatchController {
     private final CorrectionService corrections;
     private final LookService looks;
     private final LifeService life;
+    private final WasteService waste;
+    private final Photos photos;
     private final OneTimeForms forms;
 
     BatchController(
@@ -36,7 +39,11 @@ class BatchController {
             CorrectionService corrections,
             LookService looks,
             LifeService life,
+            WasteService waste,
+            Photos photos,
             OneTimeForms forms) {
+        this.waste = waste;
+        this.photos = photos;
         this.looks = looks;
         this.life = life;
         this.batches = batches;
@@ -155,11 +162,12 @@ class BatchController {
 
     private String page(long id, DiscardForm form, FieldErrors errors, Model model) {
         model.addAttribute("batch", batches.batch(id));
-        model.addAttribute("due", looks.due(id));
+        model.addAttribute("photos", photos.ofBatch(id));
+        model.addAttribute("due", looks.due(id).orElse(null));
         model.addAttribute("life", life.ofBatch(id));
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
-        model.addAttribute("routes", WasteRoute.values());
+        model.addAttribute("routes", waste.destinations());
         if (!model.containsAttribute("typed")) {
             model.addAttribute("typed", Map.of());
         }

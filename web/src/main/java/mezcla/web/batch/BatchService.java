@@ -2,7 +2,6 @@ package mezcla.web.batch;
 
 import java.time.Clock;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +10,7 @@ import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.Handover;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.WasteRoute;
@@ -20,6 +20,7 @@ import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
 import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
 import mezcla.verdict.State;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
@@ -32,6 +33,8 @@ import mezcla.web.shell.Figures;
 import mezcla.web.shell.Sentences;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.StateWords;
+import mezcla.web.waste.Destination;
+import mezcla.web.waste.WasteService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
@@ -40,14 +43,24 @@ import org.springframework.transaction.annotation.Transactional;
 /** Shows one batch, and ends its fills. */
 @Service
 public class BatchService {
+    private static final int LINES = 12;
+
     private final DarkroomLog log;
     private final Planning planning;
     private final HouseService houses;
     private final CorrectionService corrections;
+    private final WasteService waste;
     private final Clock clock;
 
-    BatchService(DarkroomLog log, Planning planning, HouseService houses, CorrectionService corrections, Clock clock) {
+    BatchService(
+            DarkroomLog log,
+            Planning planning,
+            HouseService houses,
+            CorrectionService corrections,
+            WasteService waste,
+            Clock clock) {
         this.log = log;
+        this.waste = waste;
         this.planning = planning;
         this.houses = houses;
         this.corrections = corrections;
@@ -61,11 +74,12 @@ public class BatchService {
      */
     @Transactional(readOnly = true)
     public BatchView batch(long id) {
-        List<LogEntry> entries = log.entries();
-        LogState state = LogState.fold(entries);
-        BatchState batch = state.batch(id);
+        LogBook book = log.book();
+        LogState state = book.state();
+        RunQuestion next = planning.nextRoll();
+        BatchState batch = next.judging().over(state.batch(id));
         House house = houses.house();
-        RunPlan plan = batch.ended() ? null : planning.nextRoll(batch);
+        RunPlan plan = batch.ended() ? null : RunPlan.of(batch, next);
         LogEntry.BatchMixed mixed = batch.mixed();
         return new BatchView(
                 id,
@@ -76,10 +90,10 @@ public class BatchService {
                 plan == null ? List.of() : reasons(plan),
                 plan != null && plan.fits(),
                 batch.fills().stream().map(fill -> fill(fill, plan)).toList(),
-                BatchCost.of(batch, FillCosts.of(state))
+                BatchCost.of(batch, FillCosts.of(state, batch))
                         .map(cost -> cost(cost, house))
                         .orElse(null),
-                lines(entries, id, house),
+                lines(book, id, house),
                 waste(plan),
                 batch.fills().stream().anyMatch(FillState::about),
                 Handover.of(batch).map(last -> handover(last, house)).orElse(""),
@@ -202,13 +216,12 @@ public class BatchService {
                 .toList();
     }
 
-    private static List<EntryLine> lines(List<LogEntry> entries, long id, House house) {
-        EntryWords words = new EntryWords(entries, house);
-        return entries.stream()
+    private static List<EntryLine> lines(LogBook book, long id, House house) {
+        EntryWords words = new EntryWords(book, house);
+        return book.about(id).stream()
                 .filter(entry -> words.batches(entry).contains(id))
-                .sorted(Comparator.comparing((LogEntry entry) -> entry.stamp().happenedAt())
-                        .thenComparing(entry -> entry.stamp().sequence())
-                        .reversed())
+                .sorted(LogBook.NEWEST_FIRST)
+                .limit(LINES)
                 .map(words::line)
                 .toList();
     }
@@ -269,7 +282,7 @@ public class BatchService {
         }
         String most = Figures.rolls(capacity.max() / fill.wearPerRoll());
         String least = Figures.rolls(capacity.min() / fill.wearPerRoll());
-        return done + " of " + (least.equals(most) ? most : least + "–" + most);
+        return done + " of " + (least.equals(most) ? most : least + "–" + most) + (capacity.house() ? ", house" : "");
     }
 
     private String age(FillState fill) {
@@ -280,7 +293,8 @@ public class BatchService {
         }
         String most = Figures.plain(life.max(), 0);
         String least = Figures.plain(life.min(), 0);
-        return days + " of " + (least.equals(most) ? most : least + "–" + most) + " days";
+        return days + " of " + (least.equals(most) ? most : least + "–" + most) + " days"
+                + (life.house() ? ", house" : "");
     }
 
     private static BatchView.Cost cost(BatchCost cost, House house) {
@@ -293,7 +307,7 @@ public class BatchService {
                 house.currency().toCurrency().getSymbol(Locale.UK));
     }
 
-    private static List<BatchView.Waste> waste(@Nullable RunPlan plan) {
+    private List<BatchView.Waste> waste(@Nullable RunPlan plan) {
         return plan == null
                 ? List.of()
                 : plan.baths().stream()
@@ -303,8 +317,14 @@ public class BatchService {
                                 bath.fill().bath().role().name(),
                                 Figures.ml(bath.fill().volumeMl()),
                                 bath.verdict().state() == State.DISCARD,
-                                WasteRoute.of(bath.fill().bath().role()).name()))
+                                usual(bath.fill())))
                         .toList();
+    }
+
+    /** The drum that takes it, or else its kind of waste. */
+    private String usual(FillState fill) {
+        WasteRoute route = WasteRoute.of(fill.bath().role());
+        return waste.usual(fill, route).map(drum -> "drum-" + drum).orElse(route.name());
     }
 
     /**
@@ -312,14 +332,14 @@ public class BatchService {
      *
      * @param who the steward who pours them away
      * @param batchId the batch
-     * @param routes where each fill goes
+     * @param routes where each fill goes, as {@link WasteService#destination} reads it
      * @param reason why
      * @throws Refusal {@code fills-missing}, {@code unknown-fill}, {@code already-discarded}, {@code in-use} or
-     *     {@code waste-kept-apart}
+     *     what {@link WasteService#destination} refuses
      */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public void discard(SignedIn who, long batchId, Map<Long, WasteRoute> routes, String reason) {
+    public void discard(SignedIn who, long batchId, Map<Long, String> routes, String reason) {
         BatchState batch = log.state().batch(batchId);
         if (routes.isEmpty()) {
             throw Refusal.of("fills-missing");
@@ -330,14 +350,14 @@ public class BatchService {
         log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, batchId, fills, reason));
     }
 
-    private static LogEntry.DiscardedFill discarded(BatchState batch, long fillId, WasteRoute route) {
+    private LogEntry.DiscardedFill discarded(BatchState batch, long fillId, String typed) {
         FillState fill = batch.own()
                 .filter(each -> each.id() == fillId)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("unknown-fill", "fill", fillId));
         fill.refuseDiscarded();
         fill.refuseInUse();
-        route.accept(fill.bath().role());
-        return new LogEntry.DiscardedFill(fillId, fill.volumeMl(), route);
+        Destination to = waste.destination(fill, typed);
+        return new LogEntry.DiscardedFill(fillId, fill.volumeMl(), to.route(), to.drumId());
     }
 }

@@ -1,12 +1,11 @@
 package mezcla.web.batch;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
-import mezcla.batch.LogState;
 import mezcla.batch.Stamp;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
@@ -76,13 +75,14 @@ public class CorrectionService {
      */
     @Transactional(readOnly = true)
     public Correction correction(long batchId) {
-        List<LogEntry> entries = log.entries();
-        BatchState batch = LogState.fold(entries).batch(batchId);
+        LogBook book = log.book();
+        BatchState batch = book.state().batch(batchId);
         LogEntry.LeafletCorrected row = row(nobody(), batch, "");
-        List<LogEntry> longer = new ArrayList<>(entries);
-        longer.add(row);
         RunPlan before = planning.nextRoll(batch);
-        RunPlan after = planning.nextRoll(LogState.fold(longer).batch(batchId));
+        RunPlan after =
+                planning.nextRoll(book.supposing(row.stamp().happenedAt(), List.of(stamp -> row(stamp, batch, "")))
+                        .state()
+                        .batch(batchId));
         return new Correction(
                 batchId,
                 batch.mixed().name(),

@@ -9,7 +9,7 @@ import mezcla.batch.WasteRoute;
 /** What a steward typed to discard fills, as it was typed. */
 public class DiscardForm {
     private List<Long> fills = List.of();
-    private Map<Long, WasteRoute> routes = new HashMap<>();
+    private Map<Long, String> routes = new HashMap<>();
     private String reason = "";
     private String formKey = "";
 
@@ -23,11 +23,11 @@ public class DiscardForm {
     }
 
     /** Where each goes, by fill. */
-    public Map<Long, WasteRoute> getRoutes() {
+    public Map<Long, String> getRoutes() {
         return routes;
     }
 
-    public void setRoutes(Map<Long, WasteRoute> routes) {
+    public void setRoutes(Map<Long, String> routes) {
         this.routes = routes;
     }
 
@@ -48,9 +48,9 @@ public class DiscardForm {
     }
 
     /** Where each ticked fill goes; others unless chosen. */
-    Map<Long, WasteRoute> chosen() {
-        Map<Long, WasteRoute> chosen = new LinkedHashMap<>();
-        fills.forEach(fill -> chosen.put(fill, routes.getOrDefault(fill, WasteRoute.OTHERS)));
+    Map<Long, String> chosen() {
+        Map<Long, String> chosen = new LinkedHashMap<>();
+        fills.forEach(fill -> chosen.put(fill, routes.getOrDefault(fill, WasteRoute.OTHERS.name())));
         return chosen;
     }
 }

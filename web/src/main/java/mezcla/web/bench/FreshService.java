@@ -21,6 +21,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.waste.WasteService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,11 +30,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class FreshService {
     private final DarkroomLog log;
+    private final WasteService waste;
     private final HouseService houses;
 
     private final Mixes mixes;
 
-    FreshService(DarkroomLog log, HouseService houses, Mixes mixes) {
+    FreshService(DarkroomLog log, HouseService houses, Mixes mixes, WasteService waste) {
+        this.waste = waste;
         this.mixes = mixes;
         this.log = log;
         this.houses = houses;
@@ -266,7 +269,8 @@ public class FreshService {
 
     private void pourAway(SignedIn who, Subject subject, FillState old, WasteRoute route) {
         refusePouringAway(who, subject, old, route);
-        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(old.id(), old.volumeMl(), route);
+        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(
+                old.id(), old.volumeMl(), route, waste.usual(old, route).orElse(null));
         log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, subject.batch().id(), List.of(gone), "Mixed afresh"));
     }
 }

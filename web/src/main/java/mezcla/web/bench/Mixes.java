@@ -30,6 +30,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.waste.WasteService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -45,9 +46,11 @@ public class Mixes {
     private final Leaflets leaflets;
     private final HouseService houses;
     private final DarkroomLog log;
+    private final WasteService waste;
     private final Clock clock;
 
-    Mixes(MixMapper mapper, Leaflets leaflets, HouseService houses, DarkroomLog log, Clock clock) {
+    Mixes(MixMapper mapper, Leaflets leaflets, HouseService houses, DarkroomLog log, WasteService waste, Clock clock) {
+        this.waste = waste;
         this.mapper = mapper;
         this.leaflets = leaflets;
         this.houses = houses;
@@ -313,7 +316,8 @@ public class Mixes {
         }
         old.refuseInUse();
         WasteRoute route = mix.oldRoute() == null ? WasteRoute.of(old.bath().role()) : mix.oldRoute();
-        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(old.id(), old.volumeMl(), route);
+        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(
+                old.id(), old.volumeMl(), route, waste.usual(old, route).orElse(null));
         log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, mix.batchId(), List.of(gone), "Mixed afresh"));
     }
 

@@ -99,7 +99,7 @@ public class CupboardService {
     @Transactional(readOnly = true)
     public List<String> orders() {
         int weeks = houses.surroundings().deliveryWeeks();
-        return Supply.of(log.entries(), log.state(), clock.instant()).stream()
+        return Supply.of(log.book(), clock.instant()).stream()
                 .filter(supply -> supply.orderNow(weeks))
                 .map(supply -> order(supply, weeks))
                 .toList();

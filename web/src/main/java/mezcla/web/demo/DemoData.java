@@ -43,6 +43,7 @@ import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.waste.WasteService;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.boot.ApplicationArguments;
@@ -73,6 +74,7 @@ class DemoData implements ApplicationRunner {
     private final DarkroomLog log;
     private final MixService plans;
     private final Mixes mixes;
+    private final WasteService waste;
     private final Clock clock;
 
     private final Map<String, SignedIn> people = new HashMap<>();
@@ -86,7 +88,9 @@ class DemoData implements ApplicationRunner {
             DarkroomLog log,
             MixService plans,
             Mixes mixes,
+            WasteService waste,
             Clock clock) {
+        this.waste = waste;
         this.plans = plans;
         this.mixes = mixes;
         this.houses = houses;
@@ -115,6 +119,7 @@ class DemoData implements ApplicationRunner {
                 "sootback-cine")) {
             addLeaflet(key);
         }
+        addDrums();
         addColourNegative();
         addColourSlide();
         arrive("Bram", 12, "oxbow-negative-liquid", 5650, 480);
@@ -168,6 +173,12 @@ class DemoData implements ApplicationRunner {
         houses.addHeater("New circulator", 0.2);
     }
 
+    private void addDrums() {
+        waste.add("White drum", WasteRoute.DEVELOPERS, 20_000);
+        waste.add("Blue drum", WasteRoute.SILVER_BEARING, 2_000);
+        waste.add("Grey drum", WasteRoute.OTHERS, 20_000);
+    }
+
     private void addBottles(String letter, int count, double capacityMl, Bottle.Material material) {
         for (int i = 1; i <= count; i++) {
             houses.addBottle(letter + i, capacityMl, material);
@@ -185,14 +196,19 @@ class DemoData implements ApplicationRunner {
         long first = arrive("Bram", 72, "oxbow-negative-liquid", 5400, 480);
         long retired = mix("Devi", 70, first, "Oxbow liquid", 1200, "C1", "C2", "C3");
         run("Devi", 66, retired, 0, "120", "120");
+        look("Devi", 65, retired, LogEntry.Result.GOOD);
         run("Saoirse", 52, retired, 0, "135-36", "135-36", "135-36");
+        look("Saoirse", 51, retired, LogEntry.Result.GOOD);
         run("Ines", 40, retired, 1, "135-36", "120", "120");
+        look("Ines", 38, retired, LogEntry.Result.GOOD);
         discard("Bram", 28, retired, "Developer over its 42 days, final rinse scummy");
 
         long second = arrive("Bram", 60, "oxbow-negative-liquid", 5400, 480);
         long full = mix("Bram", 40, second, "Oxbow liquid", 1200, "C1", "C2", "C3");
         run("Ines", 38, full, 0, "120", "120", "120");
+        look("Ines", 37, full, LogEntry.Result.GOOD);
         run("Tomasz", 33, full, 0, "135-36", "135-36", "135-24");
+        look("Tomasz", 32, full, LogEntry.Result.GOOD);
         run("Devi", 26, full, 0, "120", "120", "135-36", "135-36");
         run("Saoirse", 17, full, 0, "135-36", "135-36", "135-24", "135-24", "135-24");
         run("Ines", 8, full, 0, "120", "120", "135-36", "135-36");
@@ -275,18 +291,13 @@ class DemoData implements ApplicationRunner {
                 .filter(fill -> fill.mixed().bathKey().equals(bath))
                 .findFirst()
                 .orElseThrow();
+        LogEntry.DiscardedFill poured = gone(old);
         log.add(
                 people.get(who),
                 at(daysAgo, 17),
                 false,
                 stamp -> new LogEntry.FillsDiscarded(
-                        stamp,
-                        batch,
-                        List.of(new LogEntry.DiscardedFill(
-                                old.id(),
-                                old.volumeMl(),
-                                WasteRoute.of(old.bath().role()))),
-                        "Knocked over, most of it in the sink tray"));
+                        stamp, batch, List.of(poured), "Knocked over, most of it in the sink tray"));
         var state = log.state().kit(kit);
         BatchPlan.PlannedBath planned =
                 state.plan(volumeMl, List.of(bath)).baths().get(0);
@@ -422,15 +433,19 @@ class DemoData implements ApplicationRunner {
     }
 
     private void discard(String who, int daysAgo, long batch, String reason) {
-        List<LogEntry.DiscardedFill> fills = log.state().batch(batch).fills().stream()
-                .map(fill -> new LogEntry.DiscardedFill(
-                        fill.id(), fill.volumeMl(), WasteRoute.of(fill.bath().role())))
-                .toList();
+        List<LogEntry.DiscardedFill> fills =
+                log.state().batch(batch).fills().stream().map(this::gone).toList();
         log.add(
                 people.get(who),
                 at(daysAgo, 18),
                 false,
                 stamp -> new LogEntry.FillsDiscarded(stamp, batch, fills, reason));
+    }
+
+    private LogEntry.DiscardedFill gone(FillState fill) {
+        WasteRoute route = WasteRoute.of(fill.bath().role());
+        return new LogEntry.DiscardedFill(
+                fill.id(), fill.volumeMl(), route, waste.usual(fill, route).orElse(null));
     }
 
     private Instant at(int daysAgo, int hour) {

@@ -45,6 +45,8 @@ public record BottleDrawing(
     public static final double FLOOR = 134;
 
     private static final int MOST_NOTCHES = 24;
+    private static final int NOTCH_X = 38;
+    private static final int NOTCH_WIDTH = 6;
 
     /**
      * One roll of capacity.
@@ -54,6 +56,24 @@ public record BottleDrawing(
      * @param used whether that roll has been done
      */
     public record Notch(double y, double height, boolean used) {}
+
+    /** All notches of one kind in a line of their own: used ones, or those that are left. */
+    public String notches(boolean used) {
+        StringBuilder path = new StringBuilder();
+        for (Notch notch : notches) {
+            if (notch.used() == used) {
+                path.append(String.format(
+                        Locale.ROOT,
+                        "M%.1f %.1fh%dv%.1fh-%dz",
+                        x + NOTCH_X,
+                        notch.y(),
+                        NOTCH_WIDTH,
+                        notch.height(),
+                        NOTCH_WIDTH));
+            }
+        }
+        return path.toString();
+    }
 
     /**
      * Draws a fill in its bottle.

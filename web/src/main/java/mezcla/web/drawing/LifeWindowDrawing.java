@@ -9,6 +9,7 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
 import mezcla.processing.RunTime;
 import mezcla.verdict.RunQuestion;
+import mezcla.verdict.School;
 import mezcla.web.shell.Figures;
 import org.jspecify.annotations.Nullable;
 
@@ -21,6 +22,9 @@ import org.jspecify.annotations.Nullable;
  * @param last where the printed maxima end; null where neither is printed
  * @param first where the printed minima end; null where they are the same
  * @param careful the careful school's curve; empty where it has none
+ * @param stretch where the stretch school ends; null where that is beyond the drawing
+ * @param beyond the same in words, where it is beyond the drawing; empty otherwise
+ * @param school the school that the house judges by
  * @param path the runs so far
  * @param points each run
  * @param next the step that the run being considered would make
@@ -34,6 +38,9 @@ public record LifeWindowDrawing(
         @Nullable Box last,
         @Nullable Box first,
         String careful,
+        @Nullable Box stretch,
+        String beyond,
+        School school,
         String path,
         List<Point> points,
         String next,
@@ -41,14 +48,9 @@ public record LifeWindowDrawing(
         List<Mark> rolls,
         double todayX,
         String text) {
-    private static final double LEFT = 46;
-    private static final double RIGHT = 470;
-    private static final double TOP = 16;
-    private static final double BOTTOM = 232;
-    private static final double AROUND = 1.18;
+    private static final double NAMES_TURN_AT = 280;
     private static final int CURVE_STEPS = 24;
     private static final int BAND_STEPS = 60;
-    private static final int MARKS = 6;
     private static final double LEAST_BAND = 13;
 
     /**
@@ -71,7 +73,12 @@ public record LifeWindowDrawing(
      * @param y rolls
      * @param name what it was, to be read out
      */
-    public record Point(double x, double y, String name) {}
+    public record Point(double x, double y, String name) {
+        /** Whether its name stands to the left of it, so that it is not cut off. */
+        public boolean turned() {
+            return x > NAMES_TURN_AT;
+        }
+    }
 
     /** A mark on an axis. */
     public record Mark(double at, String text) {}
@@ -93,8 +100,8 @@ public record LifeWindowDrawing(
         private final @Nullable Range capacity;
         private final double age;
         private final double used;
-        private final double mostDays;
-        private final double mostRolls;
+        private final DaysAndRolls plane;
+        private final School school;
 
         Geometry(FillState fill, RunQuestion question) {
             this.fill = fill;
@@ -107,16 +114,20 @@ public record LifeWindowDrawing(
             this.age = question.daysSince(fill.mixedAt());
             this.used = fill.scaledRolls() / perRoll;
             double after = used + question.equivalents();
-            this.mostDays = AROUND * Math.max(age + 1, life == null ? 14 : life.max());
-            this.mostRolls = AROUND * Math.max(after, capacity == null ? 8 : capacity.max());
+            this.school = question.judging().school(fill.leaflet().process(), false);
+            double rolls = school == School.STRETCH ? School.STRETCH_ROLLS : 1;
+            double lives = school == School.STRETCH ? School.STRETCH_LIVES : 1;
+            this.plane = new DaysAndRolls(
+                    Math.max(age + 1, life == null ? 14 : lives * life.max()),
+                    Math.max(after, capacity == null ? 8 : rolls * capacity.max()));
         }
 
         private double x(double day) {
-            return LEFT + (RIGHT - LEFT) * Math.min(day, mostDays) / mostDays;
+            return plane.x(day);
         }
 
         private double y(double roll) {
-            return BOTTOM - (BOTTOM - TOP) * Math.min(roll, mostRolls) / mostRolls;
+            return plane.y(roll);
         }
 
         private double day(Instant at) {
@@ -144,28 +155,25 @@ public record LifeWindowDrawing(
             String next = "M%.1f %.1fL%.1f %.1f".formatted(x(age), y(used), x(age), y(after));
             return new LifeWindowDrawing(
                     bands(),
-                    box(life == null ? mostDays : life.max(), capacity == null ? mostRolls : capacity.max()),
+                    limits(1, 1, false),
                     firstBox(),
                     careful(),
+                    isStretchDrawn() ? limits(School.STRETCH_LIVES, School.STRETCH_ROLLS, false) : null,
+                    isStretchDrawn() ? "" : beyond(),
+                    school,
                     path.toString(),
                     points,
                     next,
-                    marks(mostDays, true),
-                    marks(mostRolls, false),
+                    plane.dayMarks(),
+                    plane.rollMarks(),
                     x(age),
                     text(after));
-        }
-
-        private Box box(double days, double rolls) {
-            return new Box(LEFT, y(rolls), x(days) - LEFT, BOTTOM - y(rolls));
         }
 
         private @Nullable Box firstBox() {
             boolean days = life != null && life.min() < life.max();
             boolean rolls = capacity != null && capacity.min() < capacity.max();
-            return days || rolls
-                    ? box(life == null ? mostDays : life.min(), capacity == null ? mostRolls : capacity.min())
-                    : null;
+            return days || rolls ? limits(1, 1, true) : null;
         }
 
         private String careful() {
@@ -196,7 +204,7 @@ public record LifeWindowDrawing(
             double from = 0;
             String time = timeAfter(0);
             for (int i = 1; i <= BAND_STEPS; i++) {
-                double roll = mostRolls * i / BAND_STEPS;
+                double roll = plane.mostRolls() * i / BAND_STEPS;
                 String here = timeAfter(roll);
                 if (!here.equals(time) || i == BAND_STEPS) {
                     double height = y(from) - y(roll);
@@ -208,16 +216,27 @@ public record LifeWindowDrawing(
             return bands;
         }
 
-        private List<Mark> marks(double most, boolean days) {
-            double step = 1;
-            while (most / step > MARKS) {
-                step *= String.valueOf((long) step).startsWith("2") ? 2.5 : 2;
+        /** Printed limits times so much; the edge of the drawing where one is not printed. */
+        private Box limits(double lives, double rolls, boolean careful) {
+            return plane.box(
+                    life == null ? plane.mostDays() : lives * (careful ? life.min() : life.max()),
+                    capacity == null ? plane.mostRolls() : rolls * (careful ? capacity.min() : capacity.max()));
+        }
+
+        private boolean isStretchDrawn() {
+            return (life == null || School.STRETCH_LIVES * life.max() <= plane.mostDays())
+                    && (capacity == null || School.STRETCH_ROLLS * capacity.max() <= plane.mostRolls());
+        }
+
+        private String beyond() {
+            List<String> limits = new ArrayList<>();
+            if (capacity != null) {
+                limits.add(Figures.countOfRolls(School.STRETCH_ROLLS * capacity.max()));
             }
-            List<Mark> marks = new ArrayList<>();
-            for (double at = 0; at <= most; at += step) {
-                marks.add(new Mark(days ? x(at) : y(at), Figures.plain(at, 0)));
+            if (life != null) {
+                limits.add(Figures.countOfDays(School.STRETCH_LIVES * life.max()));
             }
-            return marks;
+            return String.join(", ", limits);
         }
 
         private String text(double after) {

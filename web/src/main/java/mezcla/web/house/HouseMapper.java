@@ -108,6 +108,26 @@ interface HouseMapper {
             "INSERT INTO school_chosen (process, school, member_id, at) VALUES (#{process}, #{school}, #{memberId}, #{at})")
     void choose(String process, School school, long memberId, Instant at);
 
+    /** What the house allows of a bath. */
+    record LimitRow(
+            String leaflet,
+            String bath,
+            @Nullable Double rolls,
+            @Nullable Double days,
+            String reason,
+            long memberId,
+            Instant at) {}
+
+    @Select("SELECT leaflet, bath, rolls, days, reason, member_id, at FROM house_limit ORDER BY id")
+    List<LimitRow> limits();
+
+    @Insert(
+            """
+            INSERT INTO house_limit (leaflet, bath, rolls, days, reason, member_id, at)
+            VALUES (#{leaflet}, #{bath}, #{rolls}, #{days}, #{reason}, #{memberId}, #{at})
+            """)
+    void allow(LimitRow row);
+
     /** What a place is like. */
     record ClimateRow(long placeId, double decFebC, double marMayC, double junAugC, double sepNovC, Light light) {}
 
@@ -127,8 +147,14 @@ interface HouseMapper {
     /** A temperature that was read. */
     record ReadingRow(long placeId, Instant at, double celsius) {}
 
-    @Select("SELECT place_id, at, celsius FROM place_reading ORDER BY place_id, at")
-    List<ReadingRow> readings();
+    @Select("SELECT coalesce(max(rowid), 0) FROM place_reading")
+    long lastReading();
+
+    @Select("SELECT place_id, at, celsius FROM place_reading WHERE rowid > #{after}")
+    List<ReadingRow> readings(@Param("after") long after);
+
+    @Select("SELECT count(*) FROM place_reading WHERE place_id = #{placeId}")
+    long countReadings(@Param("placeId") long placeId);
 
     @Insert(
             """

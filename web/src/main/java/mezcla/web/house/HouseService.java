@@ -2,22 +2,22 @@ package mezcla.web.house;
 
 import java.time.Instant;
 import java.time.ZoneId;
-import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
+import java.util.Optional;
 import java.util.stream.Stream;
 import mezcla.batch.Bottle;
 import mezcla.batch.Climate;
 import mezcla.batch.Light;
 import mezcla.batch.Place;
 import mezcla.measure.Refusal;
+import mezcla.verdict.HouseLimit;
 import mezcla.verdict.Judging;
 import mezcla.verdict.School;
 import org.joda.money.CurrencyUnit;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -30,9 +30,11 @@ public class HouseService {
     private static final Surroundings NO_SURROUNDINGS = new Surroundings(15, 55, 20, 3);
 
     private final HouseMapper mapper;
+    private final Climates climates;
 
-    HouseService(HouseMapper mapper) {
+    HouseService(HouseMapper mapper, Climates climates) {
         this.mapper = mapper;
+        this.climates = climates;
     }
 
     /** The house; a plain one until it is set up. */
@@ -54,37 +56,51 @@ public class HouseService {
     public Judging judging() {
         Map<String, School> schools = new HashMap<>();
         mapper.schools().forEach(row -> schools.put(row.process(), row.school()));
-        return new Judging(schools, School.LEAFLET, climate());
-    }
-
-    private Climate climate() {
-        Map<Long, List<Climate.Reading>> readings = new HashMap<>();
-        mapper.readings().forEach(row -> readings.computeIfAbsent(row.placeId(), id -> new ArrayList<>())
-                .add(new Climate.Reading(row.at(), row.celsius())));
-        double roomC = surroundings().roomC();
-        Map<Long, HouseMapper.ClimateRow> known =
-                mapper.climates().stream().collect(Collectors.toMap(HouseMapper.ClimateRow::placeId, row -> row));
-        return Climate.of(
-                roomC,
+        Climate climate = climates.of(
+                surroundings().roomC(),
                 house().timeZone(),
-                places().stream()
-                        .map(place -> known(place, known.get(place.id()), roomC, readings))
-                        .toList());
+                places().stream().map(Place::id).toList());
+        Map<String, HouseLimit> limits = new LinkedHashMap<>();
+        mapper.limits()
+                .forEach(row -> limits.put(
+                        row.leaflet() + " " + row.bath(),
+                        new HouseLimit(row.leaflet(), row.bath(), row.rolls(), row.days())));
+        return new Judging(schools, School.LEAFLET, List.copyOf(limits.values()), climate);
     }
 
-    private static Climate.Known known(
-            Place place,
-            HouseMapper.@Nullable ClimateRow row,
-            double roomC,
-            Map<Long, List<Climate.Reading>> readings) {
-        List<Double> quarters = row == null
-                ? List.of(roomC, roomC, roomC, roomC)
-                : List.of(row.decFebC(), row.marMayC(), row.junAugC(), row.sepNovC());
-        return new Climate.Known(
-                place.id(),
-                quarters,
-                row == null ? Light.DARK : row.light(),
-                readings.getOrDefault(place.id(), List.of()));
+    /**
+     * What the house allows of a bath.
+     *
+     * @param limit how much
+     * @param reason why
+     */
+    public record Allowed(HouseLimit limit, String reason) {}
+
+    private Collection<Allowed> allowed() {
+        Map<String, Allowed> last = new LinkedHashMap<>();
+        mapper.limits()
+                .forEach(row -> last.put(
+                        row.leaflet() + " " + row.bath(),
+                        new Allowed(new HouseLimit(row.leaflet(), row.bath(), row.rolls(), row.days()), row.reason())));
+        last.values()
+                .removeIf(each -> each.limit().rolls() == null && each.limit().days() == null);
+        return last.values();
+    }
+
+    /** What the house allows of a bath beside its leaflet; empty where it goes by what is printed. */
+    @Transactional(readOnly = true)
+    public Optional<Allowed> allowed(String leaflet, String bath) {
+        return allowed().stream()
+                .filter(each -> each.limit().leaflet().equals(leaflet)
+                        && each.limit().bath().equals(bath))
+                .findFirst();
+    }
+
+    /** Decides what the house allows of a bath from now on; neither rolls nor days for what is printed. */
+    @Transactional
+    public void allow(HouseLimit limit, String reason, long memberId, Instant at) {
+        mapper.allow(new HouseMapper.LimitRow(
+                limit.leaflet(), limit.bath(), limit.rolls(), limit.days(), reason, memberId, at));
     }
 
     /** Decides how film of a process is judged from now on. */
@@ -107,9 +123,7 @@ public class HouseService {
     @Transactional(readOnly = true)
     public PlaceClimate climateOf(long placeId) {
         double roomC = surroundings().roomC();
-        long count = mapper.readings().stream()
-                .filter(row -> row.placeId() == placeId)
-                .count();
+        long count = mapper.countReadings(placeId);
         return mapper.climates().stream()
                 .filter(row -> row.placeId() == placeId)
                 .map(row -> new PlaceClimate(

@@ -50,7 +50,8 @@ public class Planning {
 
     /** Whole days from then to now, by the calendar of the house. */
     public int daysSince(Instant then) {
-        return (int) nextRoll().daysSince(then);
+        return (int)
+                RunQuestion.daysBetween(then, clock.instant(), houses.house().timeZone());
     }
 
     private double smallestTankMl() {

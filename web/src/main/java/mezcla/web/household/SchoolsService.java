@@ -94,7 +94,7 @@ public class SchoolsService {
         if (batches.isEmpty()) {
             return "No batch of it stands today.";
         }
-        Judging so = new Judging(Map.of(), school, now.climate());
+        Judging so = new Judging(Map.of(), school, now.limits(), now.climate());
         RunQuestion next = planning.nextRoll();
         RunQuestion question =
                 new RunQuestion(next.rolls(), next.tankMl(), next.smallestTankMl(), so, next.at(), next.zone());

@@ -57,7 +57,7 @@ public enum EntryKind {
                 || entry instanceof LogEntry.BathLooked) {
             return INSPECTIONS;
         }
-        if (entry instanceof LogEntry.FillsDiscarded) {
+        if (entry instanceof LogEntry.FillsDiscarded || entry instanceof LogEntry.DrumCollected) {
             return DISCARDS;
         }
         return entry instanceof LogEntry.EntryVoided ? VOIDS : BOTTLES;

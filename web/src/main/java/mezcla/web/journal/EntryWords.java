@@ -1,7 +1,5 @@
 package mezcla.web.journal;
 
-import java.util.Collection;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.leaflet.Part;
 import mezcla.measure.ProcessingTime;
@@ -18,41 +17,23 @@ import mezcla.web.shell.Figures;
 
 /** Tells what happened, entry by entry. */
 public final class EntryWords {
+    private final LogBook book;
     private final House house;
-    private final Map<Long, LogEntry.MixedFill> fills = new HashMap<>();
-    private final Map<Long, Long> batchByFill = new HashMap<>();
-    private final Map<Long, LogEntry.KitArrived> kits = new HashMap<>();
-    private final Map<Long, LogEntry.RunStarted> starts = new HashMap<>();
-    private final Map<Long, LogEntry.EntryVoided> voids;
 
     /**
      * Words for the entries of a log.
      *
-     * @param log the whole log, so that names are known
+     * @param book the whole log, so that names are known
      * @param house where its days begin
      */
-    public EntryWords(Collection<LogEntry> log, House house) {
+    public EntryWords(LogBook book, House house) {
+        this.book = book;
         this.house = house;
-        this.voids = log.stream()
-                .filter(LogEntry.EntryVoided.class::isInstance)
-                .map(LogEntry.EntryVoided.class::cast)
-                .collect(Collectors.toMap(LogEntry.EntryVoided::voided, gone -> gone));
-        for (LogEntry entry : log) {
-            LogEntry.fillsMade(entry).forEach(fill -> {
-                fills.put(fill.fillId(), fill);
-                batchByFill.put(fill.fillId(), batchOf(entry).orElseThrow());
-            });
-            if (entry instanceof LogEntry.KitArrived kit) {
-                kits.put(kit.kitId(), kit);
-            } else if (entry instanceof LogEntry.RunStarted start) {
-                starts.put(start.stamp().sequence(), start);
-            }
-        }
     }
 
     /** A line of the journal. */
     public EntryLine line(LogEntry entry) {
-        LogEntry.EntryVoided gone = voids.get(entry.stamp().sequence());
+        LogEntry.EntryVoided gone = book.voiding(entry.stamp().sequence()).orElse(null);
         return new EntryLine(
                 entry.stamp().sequence(),
                 (entry.stamp().about() ? "about " : "")
@@ -75,37 +56,23 @@ public final class EntryWords {
 
     /** The batches that an entry is about. */
     public Set<Long> batches(LogEntry entry) {
-        Stream<Long> ofItsFills = LogEntry.fillsConcerned(entry).stream().map(batchByFill::get);
-        return Stream.concat(batchOf(entry).stream(), ofItsFills).collect(Collectors.toCollection(TreeSet::new));
+        Stream<Long> ofItsFills = LogEntry.fillsConcerned(entry).stream().map(this::batchOf);
+        return Stream.concat(batchNamed(entry).stream(), ofItsFills).collect(Collectors.toCollection(TreeSet::new));
     }
 
-    /** The batch that an entry names itself. */
-    private Optional<Long> batchOf(LogEntry entry) {
-        if (entry instanceof LogEntry.BatchMixed mix) {
-            return Optional.of(mix.batchId());
-        }
-        if (entry instanceof LogEntry.BathRenewed renewed) {
-            return Optional.of(renewed.batchId());
-        }
-        if (entry instanceof LogEntry.RunLogged run) {
-            return Optional.of(run.batchId());
-        }
-        if (entry instanceof LogEntry.RunStarted start) {
-            return Optional.of(start.batchId());
-        }
-        if (entry instanceof LogEntry.RunCalledOff off) {
-            return Optional.of(starts.get(off.started()).batchId());
-        }
-        if (entry instanceof LogEntry.FillsDiscarded gone) {
-            return Optional.of(gone.batchId());
-        }
-        if (entry instanceof LogEntry.FillShared shared) {
-            return Optional.of(shared.batchId());
-        }
-        if (entry instanceof LogEntry.FilmInspected look) {
-            return Optional.of(look.batchId());
-        }
-        return entry instanceof LogEntry.NoteLeft note ? Optional.of(note.batchId()) : Optional.empty();
+    private Optional<Long> batchNamed(LogEntry entry) {
+        return LogEntry.batchNamed(entry instanceof LogEntry.RunCalledOff off ? book.entry(off.started()) : entry);
+    }
+
+    private long batchOf(long fillId) {
+        return LogEntry.batchNamed(book.making(fillId)).orElseThrow();
+    }
+
+    private LogEntry.MixedFill fill(long fillId) {
+        return LogEntry.fillsMade(book.making(fillId)).stream()
+                .filter(made -> made.fillId() == fillId)
+                .findFirst()
+                .orElseThrow();
     }
 
     private String what(LogEntry entry) {
@@ -143,6 +110,9 @@ public final class EntryWords {
         if (entry instanceof LogEntry.FilmInspected look) {
             return looked(look);
         }
+        if (entry instanceof LogEntry.DrumCollected collected) {
+            return "Collected: %s, with %s in it".formatted(collected.drum(), Figures.inAll(collected.volumeMl()));
+        }
         if (entry instanceof LogEntry.FillsDiscarded gone) {
             return discarded(gone);
         }
@@ -153,7 +123,7 @@ public final class EntryWords {
     }
 
     private String aboutAPart(LogEntry.OfOnePart entry) {
-        Part part = kits.get(entry.kitId()).leaflet().part(entry.part());
+        Part part = book.arrival(entry.kitId()).leaflet().part(entry.part());
         String name = "%s of kit %d".formatted(part.name(), entry.kitId());
         if (entry instanceof LogEntry.PartDecanted decanted) {
             return "Decanted %s into %s".formatted(name, Figures.count(decanted.vials(), "vial"));
@@ -199,7 +169,7 @@ public final class EntryWords {
         }
         if (entry instanceof LogEntry.FillShared shared) {
             return "%s of batch %d serves in batch %d as well"
-                    .formatted(name(shared.fillId()), batchByFill.get(shared.fillId()), shared.batchId());
+                    .formatted(name(shared.fillId()), batchOf(shared.fillId()), shared.batchId());
         }
         if (entry instanceof LogEntry.LimitOverridden overridden) {
             return "%s: limit passed on purpose (%s). %s"
@@ -268,8 +238,8 @@ public final class EntryWords {
 
     private String times(List<LogEntry.RunBath> baths) {
         return baths.stream()
-                .filter(bath -> bath.seconds() != null && fills.containsKey(bath.fillId()))
-                .map(bath -> fills.get(bath.fillId()).bath().role().letters() + " "
+                .filter(bath -> bath.seconds() != null)
+                .map(bath -> fill(bath.fillId()).bath().role().letters() + " "
                         + ProcessingTime.ofSeconds(bath.seconds())
                         + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius())))
                 .collect(Collectors.joining(", "));
@@ -319,6 +289,6 @@ public final class EntryWords {
     }
 
     private String name(long fillId) {
-        return fills.get(fillId).bath().role().name();
+        return fill(fillId).bath().role().name();
     }
 }

@@ -1,7 +1,6 @@
 package mezcla.web.journal;
 
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -24,7 +23,7 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 /** The Journal. */
 @Controller
 class JournalController {
-    private static final int PAGE = 50;
+    private static final int PAGE = 30;
     private static final int REASON_CHARACTERS = 200;
 
     private final JournalService journal;
@@ -39,13 +38,12 @@ class JournalController {
     ModelAndView journal(
             @ModelAttribute("filter") JournalFilter filter, @RequestParam(defaultValue = "1") int page, Model model) {
         FieldErrors errors = new FieldErrors();
-        List<EntryLine> lines = journal.lines(filter, errors);
-        int first = Math.min(Math.max(0, page - 1) * PAGE, lines.size());
-        int last = Math.min(first + PAGE, lines.size());
-        model.addAttribute("lines", lines.subList(first, last));
-        model.addAttribute("count", lines.size());
+        int first = (int) Math.min(Integer.MAX_VALUE, Math.max(0, page - 1L) * PAGE);
+        JournalService.Page shown = journal.page(filter, first, PAGE, errors);
+        model.addAttribute("lines", shown.lines());
+        model.addAttribute("count", (shown.more() ? "More than " : "") + shown.count());
         model.addAttribute("newer", first > 0 ? pageAddress(page - 1) : null);
-        model.addAttribute("older", last < lines.size() ? pageAddress(page + 1) : null);
+        model.addAttribute("older", shown.more() || first + (long) PAGE < shown.count() ? pageAddress(page + 1) : null);
         model.addAttribute(
                 "csv",
                 ServletUriComponentsBuilder.fromCurrentRequest()
@@ -56,7 +54,6 @@ class JournalController {
                         .port(null)
                         .build()
                         .toUriString());
-        model.addAttribute("writers", journal.writers());
         model.addAttribute("kinds", EntryKind.values());
         model.addAttribute("errors", errors);
         return new ModelAndView(
@@ -71,6 +68,13 @@ class JournalController {
                 .port(null)
                 .build()
                 .toUriString();
+    }
+
+    /** Names to choose from; there may be hundreds, so they come only when somebody asks. */
+    @GetMapping("/journal/writers")
+    String writers(Model model) {
+        model.addAttribute("writers", journal.writers());
+        return "journal/writers";
     }
 
     @GetMapping("/journal.csv")

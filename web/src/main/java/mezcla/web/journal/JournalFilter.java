@@ -1,8 +1,8 @@
 package mezcla.web.journal;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.Locale;
 import mezcla.batch.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.web.house.House;
@@ -19,28 +19,50 @@ public class JournalFilter {
     private String words = "";
 
     /** What can be looked for, once it is read. */
-    interface Match {
-        boolean wants(LogEntry entry, EntryLine line);
+    record Match(
+            @Nullable Long batch,
+            String member,
+            String kind,
+            @Nullable Instant from,
+            @Nullable Instant until,
+            String text) {
+        boolean everything() {
+            return batch == null
+                    && member.isBlank()
+                    && kind.isBlank()
+                    && from == null
+                    && until == null
+                    && text.isEmpty();
+        }
+
+        boolean wants(LogEntry entry, EntryWords words) {
+            Instant at = entry.stamp().happenedAt();
+            return (from == null || !at.isBefore(from))
+                    && (until == null || at.isBefore(until))
+                    && (member.isBlank() || entry.stamp().who().equalsIgnoreCase(member.strip()))
+                    && (kind.isBlank() || EntryKind.of(entry).name().equals(kind))
+                    && (batch == null || words.batches(entry).contains(batch))
+                    && (text.isEmpty() || contains(words.line(entry)));
+        }
+
+        private boolean contains(EntryLine line) {
+            return WordIndex.searchable(line).contains(text);
+        }
     }
 
     /** Reads the filter; what is refused stands beside its field and is not looked for. */
     Match read(House house, FieldErrors errors) {
-        Long number = errors.read("batch", () -> number(batch));
         LocalDate first = errors.read("from", () -> day(from));
         LocalDate last = errors.read("to", () -> day(to));
-        String wanted = words.strip().toLowerCase(Locale.ROOT);
-        return (entry, line) -> {
-            LocalDate day = entry.stamp().happenedAt().atZone(house.timeZone()).toLocalDate();
-            return (number == null || line.batches().contains(number))
-                    && (member.isBlank() || line.who().equals(member))
-                    && (kind.isBlank() || EntryKind.of(entry).name().equals(kind))
-                    && (first == null || !day.isBefore(first))
-                    && (last == null || !day.isAfter(last))
-                    && (wanted.isEmpty()
-                            || (line.what() + " " + line.who() + " " + line.gone())
-                                    .toLowerCase(Locale.ROOT)
-                                    .contains(wanted));
-        };
+        return new Match(
+                errors.read("batch", () -> number(batch)),
+                member,
+                kind,
+                first == null ? null : first.atStartOfDay(house.timeZone()).toInstant(),
+                last == null
+                        ? null
+                        : last.plusDays(1).atStartOfDay(house.timeZone()).toInstant(),
+                WordIndex.plain(words));
     }
 
     private static @Nullable Long number(String typed) {

@@ -2,14 +2,20 @@ package mezcla.web.journal;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.Comparator;
+import java.time.ZoneId;
+import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.Voiding;
 import mezcla.measure.Refusal;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Units;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.SignedIn;
@@ -22,8 +28,14 @@ import org.springframework.transaction.annotation.Transactional;
 /** Shows the log, and voids entries of it. */
 @Service
 public class JournalService {
+    private static final int FEW = 20;
+
     private final DarkroomLog log;
     private final HouseService houses;
+    private final Map<Reading, WordIndex> indexes = new ConcurrentHashMap<>();
+
+    /** What the words of an entry rest on, beside the entry. */
+    private record Reading(Units units, ZoneId timeZone) {}
 
     JournalService(DarkroomLog log, HouseService houses) {
         this.log = log;
@@ -33,27 +45,80 @@ public class JournalService {
     /** The entries that a filter wants, the newest first; what of it cannot be read stands in the errors. */
     @Transactional(readOnly = true)
     public List<EntryLine> lines(JournalFilter filter, FieldErrors errors) {
-        List<LogEntry> entries = log.entries();
-        House house = houses.house();
-        EntryWords words = new EntryWords(entries, house);
-        JournalFilter.Match match = filter.read(house, errors);
-        return entries.stream()
-                .filter(entry -> match.wants(entry, words.line(entry)))
-                .sorted(Comparator.comparing((LogEntry entry) -> entry.stamp().happenedAt())
-                        .thenComparing(entry -> entry.stamp().sequence())
-                        .reversed())
-                .map(words::line)
-                .toList();
+        Search search = new Search(log.book(), filter, errors);
+        return search.found(Integer.MAX_VALUE).stream().map(search.words::line).toList();
+    }
+
+    /**
+     * A page of the journal.
+     *
+     * @param lines its lines, the newest first
+     * @param count how many entries were found
+     * @param more whether there are more, so that nobody counted them all
+     */
+    public record Page(List<EntryLine> lines, int count, boolean more) {}
+
+    /**
+     * Some of the entries that a filter wants, the newest first. They are looked for until the page is full.
+     *
+     * @param first how many newer ones are passed over
+     * @param most how many it shows
+     */
+    @Transactional(readOnly = true)
+    public Page page(JournalFilter filter, int first, int most, FieldErrors errors) {
+        Search search = new Search(log.book(), filter, errors);
+        int enough = search.match.everything() ? Integer.MAX_VALUE : first + most + 1;
+        List<LogEntry> found = search.found(enough);
+        return new Page(
+                found.stream().skip(first).limit(most).map(search.words::line).toList(),
+                Math.min(found.size(), enough - 1),
+                found.size() == enough);
+    }
+
+    /** What a filter wants; only what is shown is put into words. */
+    private final class Search {
+        private final LogBook book;
+        private final House house;
+        private final EntryWords words;
+        private final JournalFilter.Match match;
+
+        Search(LogBook book, JournalFilter filter, FieldErrors errors) {
+            this.book = book;
+            this.house = houses.house();
+            this.words = new EntryWords(book, house);
+            this.match = filter.read(house, errors);
+        }
+
+        List<LogEntry> found(int enough) {
+            return match.everything()
+                    ? book.newestFirst()
+                    : possible()
+                            .filter(entry -> match.wants(entry, words))
+                            .limit(enough)
+                            .toList();
+        }
+
+        private Stream<LogEntry> possible() {
+            if (match.text().isEmpty()) {
+                return book.newestFirst().stream();
+            }
+            BitSet possible = indexes.computeIfAbsent(
+                            new Reading(Units.shown(), house.timeZone()), key -> new WordIndex())
+                    .candidates(book, words, match.text());
+            return possible.cardinality() < book.entries().size() / FEW
+                    ? possible.stream()
+                            .mapToObj(position -> book.entries().get(position))
+                            .sorted(LogBook.NEWEST_FIRST)
+                    : book.newestFirst().stream()
+                            .filter(entry ->
+                                    possible.get(book.position(entry.stamp().sequence())));
+        }
     }
 
     /** Everybody who ever wrote something, by name. */
     @Transactional(readOnly = true)
     public List<String> writers() {
-        return log.entries().stream()
-                .map(entry -> entry.stamp().who())
-                .distinct()
-                .sorted()
-                .toList();
+        return log.book().writers();
     }
 
     /** Lines as comma-separated values with a heading. */
@@ -92,15 +157,8 @@ public class JournalService {
      */
     @Transactional(readOnly = true)
     public EntryLine line(long sequence) {
-        List<LogEntry> entries = log.entries();
-        return new EntryWords(entries, houses.house()).line(entry(entries, sequence));
-    }
-
-    private static LogEntry entry(List<LogEntry> entries, long sequence) {
-        return entries.stream()
-                .filter(each -> each.stamp().sequence() == sequence)
-                .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-entry"));
+        LogBook book = log.book();
+        return new EntryWords(book, houses.house()).line(book.entry(sequence));
     }
 
     /**
@@ -114,20 +172,20 @@ public class JournalService {
      */
     @Transactional
     public void voidEntry(SignedIn who, long sequence, String reason) {
-        List<LogEntry> entries = log.entries();
-        if (!who.isSteward() && !entry(entries, sequence).stamp().who().equals(who.name())) {
+        LogBook book = log.book();
+        if (!who.isSteward() && !book.entry(sequence).stamp().who().equals(who.name())) {
             throw new AccessDeniedException("only the author or a steward voids an entry");
         }
         try {
-            Voiding.check(entries, sequence);
+            Voiding.check(book.entries(), sequence);
         } catch (Refusal refusal) {
-            throw refusal.values().get("entries") instanceof List<?> later ? naming(entries, later) : refusal;
+            throw refusal.values().get("entries") instanceof List<?> later ? naming(book, later) : refusal;
         }
         log.add(who, stamp -> new LogEntry.EntryVoided(stamp, sequence, reason));
     }
 
-    private Refusal naming(List<LogEntry> entries, List<?> later) {
-        EntryWords words = new EntryWords(entries, houses.house());
+    private Refusal naming(LogBook book, List<?> later) {
+        EntryWords words = new EntryWords(book, houses.house());
         return Refusal.of(
                 "later-entries-depend",
                 "text",

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.ShortCode;
@@ -57,8 +58,8 @@ public class LabelService {
      */
     @Transactional(readOnly = true)
     public List<LabelView> ofBatch(long batchId, String address) {
-        List<LogEntry> entries = log.entries();
-        BatchState batch = LogState.fold(entries).batch(batchId);
+        LogBook book = log.book();
+        BatchState batch = book.state().batch(batchId);
         return batch.fills().stream()
                 .filter(fill -> fill.discarded() == null && !batch.isGuest(fill))
                 .map(fill -> label(
@@ -71,17 +72,9 @@ public class LabelService {
                                 fill.mixed().volumeMl(),
                                 fill.bottle().label(),
                                 fill.mixedAt(),
-                                mixedBy(entries, fill.id())),
+                                book.making(fill.id()).stamp().who()),
                         address))
                 .toList();
-    }
-
-    private static String mixedBy(List<LogEntry> entries, long fillId) {
-        return entries.stream()
-                .filter(entry -> LogEntry.fillsMade(entry).stream().anyMatch(made -> made.fillId() == fillId))
-                .map(entry -> entry.stamp().who())
-                .findFirst()
-                .orElse("");
     }
 
     /** The labels of what is in its bottle already of a mix that is under way. */

@@ -2,8 +2,9 @@ package mezcla.web.log;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Stamp;
@@ -12,6 +13,7 @@ import mezcla.web.shell.SignedIn;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** The log of the house: rows are added and read, never changed. What they add up to is folded by the core. */
 @Service
@@ -21,6 +23,9 @@ public class DarkroomLog {
     private final LogWriter writer;
     private final Clock clock;
 
+    /** What was read in transactions that only read: what another one added may still be rolled back. */
+    private final AtomicReference<LogBook> read = new AtomicReference<>(LogBook.EMPTY);
+
     DarkroomLog(LogMapper mapper, Leaflets leaflets, Clock clock) {
         this.mapper = mapper;
         this.reader = new LogReader(mapper, leaflets);
@@ -28,16 +33,31 @@ public class DarkroomLog {
         this.clock = clock;
     }
 
-    /** Every row, in the order of recording. */
+    /**
+     * The log as it stands. Rows never change, so those that were read once are not read again; each request asks
+     * which came since.
+     */
     @Transactional(readOnly = true)
-    public List<LogEntry> entries() {
-        return reader.entries();
+    public LogBook book() {
+        LogBook known = read.get();
+        if (mapper.lastSequence() == known.lastSequence()) {
+            return known;
+        }
+        LogBook book = known.with(reader.entries(known.lastSequence()));
+        if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+            read.accumulateAndGet(book, DarkroomLog::theLonger);
+        }
+        return book;
+    }
+
+    private static LogBook theLonger(LogBook one, LogBook other) {
+        return one.lastSequence() >= other.lastSequence() ? one : other;
     }
 
     /** What the rows add up to. */
     @Transactional(readOnly = true)
     public LogState state() {
-        return LogState.fold(reader.entries());
+        return book().state();
     }
 
     /** A number for a kit that is about to arrive. */

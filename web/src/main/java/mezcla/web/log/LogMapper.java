@@ -108,134 +108,252 @@ interface LogMapper {
 
     record DiscardedRow(long sequence, long batchId, String reason) {}
 
-    record DiscardedFillRow(long sequence, long fillId, double volumeMl, WasteRoute route) {}
+    record DiscardedFillRow(long sequence, long fillId, double volumeMl, WasteRoute route, @Nullable Long drumId) {}
+
+    record DrumCollectedRow(long sequence, long drumId, String drum, double volumeMl) {}
 
     record BarredRow(long sequence, long fillId, String reason) {}
 
     record VoidedRow(long sequence, long voided, String reason) {}
+
+    @Select("SELECT coalesce(max(sequence), 0) FROM log_entry")
+    long lastSequence();
 
     @Select(
             """
             SELECT entry.sequence, entry.kind, member.name AS who, entry.happened_at, entry.recorded_at, entry.about
             FROM log_entry entry
             JOIN member ON member.id = entry.member_id
+            WHERE entry.sequence > #{after}
             ORDER BY entry.sequence
             """)
-    List<EntryRow> entries();
+    List<EntryRow> entries(long after);
 
     @Select(
             """
             SELECT sequence, kit_id, leaflet_version_id, currency, price_minor, delivery_minor, lot, other_minor, note, paid_by
             FROM kit_arrived
+            WHERE sequence > #{after}
             """)
-    List<KitArrivedRow> kitsArrived();
+    List<KitArrivedRow> kitsArrived(long after);
 
-    @Select("SELECT sequence, kit_id, part FROM part_opened")
-    List<PartOpenedRow> partsOpened();
+    @Select(
+            """
+            SELECT sequence, kit_id, part FROM part_opened
+            WHERE sequence > #{after}
+            """)
+    List<PartOpenedRow> partsOpened(long after);
 
-    @Select("SELECT sequence, batch_id, name FROM batch_mixed")
-    List<BatchMixedRow> batchesMixed();
+    @Select(
+            """
+            SELECT sequence, batch_id, name FROM batch_mixed
+            WHERE sequence > #{after}
+            """)
+    List<BatchMixedRow> batchesMixed(long after);
 
     @Select(
             """
             SELECT fill.fill_id, fill.sequence, fill.leaflet_version_id, fill.bath, fill.volume_ml, fill.volume_typed,
-                   fill.bottle_id, bottle.label AS bottle_label, bottle.capacity_ml AS bottle_capacity_ml,
-                   bottle.material AS bottle_material
+            fill.bottle_id, bottle.label AS bottle_label, bottle.capacity_ml AS bottle_capacity_ml,
+            bottle.material AS bottle_material
             FROM mixed_fill fill
             JOIN bottle ON bottle.id = fill.bottle_id
+            WHERE fill.sequence > #{after}
             ORDER BY fill.sequence, fill.position
             """)
-    List<MixedFillRow> fillsMixed();
-
-    @Select("SELECT fill_id, kit_id, part, amount, kit_share FROM part_use")
-    List<PartUseRow> partUses();
-
-    @Select("SELECT sequence, batch_id, tank_ml, against, started FROM run_logged")
-    List<RunLoggedRow> runsLogged();
+    List<MixedFillRow> fillsMixed(long after);
 
     @Select(
-            "SELECT sequence, owner, format, equivalents, stops, irreplaceable FROM run_roll ORDER BY sequence, position")
-    List<RunRollRow> runRolls();
+            """
+            SELECT part_use.fill_id, kit_id, part, amount, kit_share FROM part_use
+            JOIN mixed_fill ON mixed_fill.fill_id = part_use.fill_id
+            WHERE mixed_fill.sequence > #{after}
+            """)
+    List<PartUseRow> partUses(long after);
+
+    @Select(
+            """
+            SELECT sequence, batch_id, tank_ml, against, started FROM run_logged
+            WHERE sequence > #{after}
+            """)
+    List<RunLoggedRow> runsLogged(long after);
+
+    @Select(
+            """
+            SELECT sequence, owner, format, equivalents, stops, irreplaceable FROM run_roll
+            WHERE sequence > #{after}
+            ORDER BY sequence, position
+            """)
+    List<RunRollRow> runRolls(long after);
 
     @Select(
             """
             SELECT sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml, celsius
             FROM run_bath
+            WHERE sequence > #{after}
             """)
-    List<RunBathRow> runBaths();
-
-    @Select("SELECT sequence, batch_id, tank_ml FROM run_started")
-    List<RunStartedRow> runsStarted();
+    List<RunBathRow> runBaths(long after);
 
     @Select(
-            "SELECT sequence, owner, format, equivalents, stops, irreplaceable FROM started_roll ORDER BY sequence, position")
-    List<RunRollRow> startedRolls();
+            """
+            SELECT sequence, batch_id, tank_ml FROM run_started
+            WHERE sequence > #{after}
+            """)
+    List<RunStartedRow> runsStarted(long after);
+
+    @Select(
+            """
+            SELECT sequence, owner, format, equivalents, stops, irreplaceable FROM started_roll
+            WHERE sequence > #{after}
+            ORDER BY sequence, position
+            """)
+    List<RunRollRow> startedRolls(long after);
 
     @Select(
             """
             SELECT sequence, fill_id, seconds, wear_equivalents, carry_over_ml, poured_away_ml, NULL AS celsius
             FROM started_bath
+            WHERE sequence > #{after}
             """)
-    List<RunBathRow> startedBaths();
+    List<RunBathRow> startedBaths(long after);
 
-    @Select("SELECT sequence, started, reason FROM run_called_off")
-    List<RunCalledOffRow> runsCalledOff();
+    @Select(
+            """
+            SELECT sequence, started, reason FROM run_called_off
+            WHERE sequence > #{after}
+            """)
+    List<RunCalledOffRow> runsCalledOff(long after);
 
-    @Select("SELECT sequence, part FROM part_bought_alone")
-    List<PartBoughtAloneRow> partsBoughtAlone();
+    @Select(
+            """
+            SELECT sequence, part FROM part_bought_alone
+            WHERE sequence > #{after}
+            """)
+    List<PartBoughtAloneRow> partsBoughtAlone(long after);
 
-    @Select("SELECT fill_id, mixed_at, rolls FROM adopted_fill")
-    List<AdoptedFillRow> adoptedFills();
+    @Select(
+            """
+            SELECT adopted_fill.fill_id, mixed_at, rolls FROM adopted_fill
+            JOIN mixed_fill ON mixed_fill.fill_id = adopted_fill.fill_id
+            WHERE mixed_fill.sequence > #{after}
+            """)
+    List<AdoptedFillRow> adoptedFills(long after);
 
-    @Select("SELECT sequence, kit_id, part, amount, kit_share FROM top_up_use")
-    List<TopUpUseRow> topUpUses();
+    @Select(
+            """
+            SELECT sequence, kit_id, part, amount, kit_share FROM top_up_use
+            WHERE sequence > #{after}
+            """)
+    List<TopUpUseRow> topUpUses(long after);
 
-    @Select("SELECT sequence, batch_id FROM bath_renewed")
-    List<BathRenewedRow> bathsRenewed();
+    @Select(
+            """
+            SELECT sequence, batch_id FROM bath_renewed
+            WHERE sequence > #{after}
+            """)
+    List<BathRenewedRow> bathsRenewed(long after);
 
-    @Select("SELECT sequence, batch_id, fill_id FROM fill_shared")
-    List<FillSharedRow> fillsShared();
+    @Select(
+            """
+            SELECT sequence, batch_id, fill_id FROM fill_shared
+            WHERE sequence > #{after}
+            """)
+    List<FillSharedRow> fillsShared(long after);
 
     @Select(
             """
             SELECT moved.sequence, moved.fill_id, moved.bottle_id, bottle.label AS bottle_label,
-                   bottle.capacity_ml AS bottle_capacity_ml, bottle.material AS bottle_material,
-                   moved.place_id, place.name AS place_name, moved.air
+            bottle.capacity_ml AS bottle_capacity_ml, bottle.material AS bottle_material,
+            moved.place_id, place.name AS place_name, moved.air
             FROM fill_moved moved
             JOIN bottle ON bottle.id = moved.bottle_id
             LEFT JOIN place ON place.id = moved.place_id
+            WHERE moved.sequence > #{after}
             """)
-    List<FillMovedRow> fillsMoved();
+    List<FillMovedRow> fillsMoved(long after);
 
-    @Select("SELECT sequence, fill_id, limits, reason FROM limit_overridden")
-    List<LimitOverriddenRow> limitsOverridden();
+    @Select(
+            """
+            SELECT sequence, fill_id, limits, reason FROM limit_overridden
+            WHERE sequence > #{after}
+            """)
+    List<LimitOverriddenRow> limitsOverridden(long after);
 
-    @Select("SELECT sequence, leaflet_version_id, reason FROM leaflet_corrected")
-    List<LeafletCorrectedRow> leafletsCorrected();
+    @Select(
+            """
+            SELECT sequence, leaflet_version_id, reason FROM leaflet_corrected
+            WHERE sequence > #{after}
+            """)
+    List<LeafletCorrectedRow> leafletsCorrected(long after);
 
-    @Select("SELECT sequence, fill_id FROM corrected_fill ORDER BY sequence, fill_id")
-    List<CorrectedFillRow> correctedFills();
+    @Select(
+            """
+            SELECT sequence, fill_id FROM corrected_fill
+            WHERE sequence > #{after}
+            ORDER BY sequence, fill_id
+            """)
+    List<CorrectedFillRow> correctedFills(long after);
 
-    @Select("SELECT sequence, batch_id, text FROM note_left")
-    List<NoteLeftRow> notesLeft();
+    @Select(
+            """
+            SELECT sequence, batch_id, text FROM note_left
+            WHERE sequence > #{after}
+            """)
+    List<NoteLeftRow> notesLeft(long after);
 
-    @Select("SELECT sequence, fill_id, volume_ml FROM fill_volume_changed")
-    List<VolumeChangedRow> volumesChanged();
+    @Select(
+            """
+            SELECT sequence, fill_id, volume_ml FROM fill_volume_changed
+            WHERE sequence > #{after}
+            """)
+    List<VolumeChangedRow> volumesChanged(long after);
 
-    @Select("SELECT sequence, fill_id, result, chemistry, trim_percent FROM fill_inspected")
-    List<InspectedRow> fillsInspected();
+    @Select(
+            """
+            SELECT sequence, fill_id, result, chemistry, trim_percent FROM fill_inspected
+            WHERE sequence > #{after}
+            """)
+    List<InspectedRow> fillsInspected(long after);
 
-    @Select("SELECT sequence, batch_id, reason FROM fills_discarded")
-    List<DiscardedRow> discards();
+    @Select(
+            """
+            SELECT sequence, batch_id, reason FROM fills_discarded
+            WHERE sequence > #{after}
+            """)
+    List<DiscardedRow> discards(long after);
 
-    @Select("SELECT sequence, fill_id, volume_ml, route FROM discarded_fill")
-    List<DiscardedFillRow> discardedFills();
+    @Select(
+            """
+            SELECT sequence, fill_id, volume_ml, route, drum_id FROM discarded_fill
+            WHERE sequence > #{after}
+            """)
+    List<DiscardedFillRow> discardedFills(long after);
 
-    @Select("SELECT sequence, fill_id, reason FROM fill_barred")
-    List<BarredRow> fillsBarred();
+    @Select(
+            """
+            SELECT collected.sequence, collected.drum_id, drum.name AS drum, collected.volume_ml
+            FROM drum_collected collected
+            JOIN drum ON drum.id = collected.drum_id
+            WHERE collected.sequence > #{after}
+            """)
+    List<DrumCollectedRow> drumsCollected(long after);
 
-    @Select("SELECT sequence, voided, reason FROM entry_voided")
-    List<VoidedRow> voids();
+    @Insert("INSERT INTO drum_collected (sequence, drum_id, volume_ml) VALUES (#{sequence}, #{drumId}, #{volumeMl})")
+    void addDrumCollected(DrumCollectedRow row);
+
+    @Select(
+            """
+            SELECT sequence, fill_id, reason FROM fill_barred
+            WHERE sequence > #{after}
+            """)
+    List<BarredRow> fillsBarred(long after);
+
+    @Select(
+            """
+            SELECT sequence, voided, reason FROM entry_voided
+            WHERE sequence > #{after}
+            """)
+    List<VoidedRow> voids(long after);
 
     @Select(value = "INSERT INTO kit DEFAULT VALUES RETURNING id", affectData = true)
     long newKit();
@@ -270,15 +388,23 @@ interface LogMapper {
     @Insert("INSERT INTO part_opened (sequence, kit_id, part) VALUES (#{sequence}, #{kitId}, #{part})")
     void addPartOpened(PartOpenedRow row);
 
-    @Select("SELECT sequence, kit_id, part, vials FROM part_decanted")
-    List<PartDecantedRow> partsDecanted();
+    @Select(
+            """
+            SELECT sequence, kit_id, part, vials FROM part_decanted
+            WHERE sequence > #{after}
+            """)
+    List<PartDecantedRow> partsDecanted(long after);
 
     @Insert(
             "INSERT INTO part_decanted (sequence, kit_id, part, vials) VALUES (#{sequence}, #{kitId}, #{part}, #{vials})")
     void addPartDecanted(PartDecantedRow row);
 
-    @Select("SELECT sequence, kit_id, part, amount, reason FROM part_corrected")
-    List<PartCorrectedRow> partsCorrected();
+    @Select(
+            """
+            SELECT sequence, kit_id, part, amount, reason FROM part_corrected
+            WHERE sequence > #{after}
+            """)
+    List<PartCorrectedRow> partsCorrected(long after);
 
     @Insert(
             """
@@ -287,8 +413,12 @@ interface LogMapper {
             """)
     void addPartCorrected(PartCorrectedRow row);
 
-    @Select("SELECT sequence, kit_id, part, amount, route, reason FROM part_thrown_away")
-    List<PartThrownAwayRow> partsThrownAway();
+    @Select(
+            """
+            SELECT sequence, kit_id, part, amount, route, reason FROM part_thrown_away
+            WHERE sequence > #{after}
+            """)
+    List<PartThrownAwayRow> partsThrownAway(long after);
 
     @Insert(
             """
@@ -297,8 +427,12 @@ interface LogMapper {
             """)
     void addPartThrownAway(PartThrownAwayRow row);
 
-    @Select("SELECT sequence, kit_id, part, to_kit_id, amount FROM part_moved")
-    List<PartMovedRow> partsMoved();
+    @Select(
+            """
+            SELECT sequence, kit_id, part, to_kit_id, amount FROM part_moved
+            WHERE sequence > #{after}
+            """)
+    List<PartMovedRow> partsMoved(long after);
 
     @Insert(
             """
@@ -433,8 +567,8 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO discarded_fill (sequence, fill_id, volume_ml, route)
-            VALUES (#{sequence}, #{fillId}, #{volumeMl}, #{route})
+            INSERT INTO discarded_fill (sequence, fill_id, volume_ml, route, drum_id)
+            VALUES (#{sequence}, #{fillId}, #{volumeMl}, #{route}, #{drumId})
             """)
     void addDiscardedFill(DiscardedFillRow row);
 
@@ -458,14 +592,27 @@ interface LogMapper {
 
     record BathLookedRow(long sequence, long fillId, Sign sign, @Nullable String note) {}
 
-    @Select("SELECT sequence, batch_id, run, roll, result, suspects, trim_percent, note FROM film_inspected")
-    List<FilmInspectedRow> filmInspected();
+    @Select(
+            """
+            SELECT sequence, batch_id, run, roll, result, suspects, trim_percent, note FROM film_inspected
+            WHERE sequence > #{after}
+            """)
+    List<FilmInspectedRow> filmInspected(long after);
 
-    @Select("SELECT sequence, fill_id FROM inspected_fill ORDER BY sequence, fill_id")
-    List<InspectedFillRow> inspectedFills();
+    @Select(
+            """
+            SELECT sequence, fill_id FROM inspected_fill
+            WHERE sequence > #{after}
+            ORDER BY sequence, fill_id
+            """)
+    List<InspectedFillRow> inspectedFills(long after);
 
-    @Select("SELECT sequence, fill_id, sign, note FROM bath_looked")
-    List<BathLookedRow> bathsLooked();
+    @Select(
+            """
+            SELECT sequence, fill_id, sign, note FROM bath_looked
+            WHERE sequence > #{after}
+            """)
+    List<BathLookedRow> bathsLooked(long after);
 
     @Insert(
             """
@@ -483,8 +630,12 @@ interface LogMapper {
 
     record FillSeenRow(long sequence, long fillId) {}
 
-    @Select("SELECT sequence, fill_id FROM fill_seen")
-    List<FillSeenRow> fillsSeen();
+    @Select(
+            """
+            SELECT sequence, fill_id FROM fill_seen
+            WHERE sequence > #{after}
+            """)
+    List<FillSeenRow> fillsSeen(long after);
 
     @Insert("INSERT INTO fill_seen (sequence, fill_id) VALUES (#{sequence}, #{fillId})")
     void addFillSeen(FillSeenRow row);

@@ -32,37 +32,38 @@ final class LogReader {
     /** A way to make the row of a sequence number, once its stamp is known. */
     private interface Details extends Function<Stamp, LogEntry> {}
 
-    List<LogEntry> entries() {
+    /** The rows that were recorded after one. */
+    List<LogEntry> entries(long after) {
         Map<Long, Leaflet> sheets = leaflets.byId();
         Map<Long, Details> details = new HashMap<>();
-        addKits(details, sheets);
-        addMixes(details, sheets);
-        addRuns(details);
-        addStarts(details);
-        addDiscards(details);
-        addWhatMembersDecided(details, sheets);
-        mapper.fillsInspected()
+        addKits(details, after, sheets);
+        addMixes(details, after, sheets);
+        addRuns(details, after);
+        addStarts(details, after);
+        addDiscards(details, after);
+        addWhatMembersDecided(details, after, sheets);
+        mapper.fillsInspected(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.FillInspected(
                                 stamp, row.fillId(), row.result(), row.chemistry(), row.trimPercent())));
-        addLooks(details);
-        mapper.voids()
+        addLooks(details, after);
+        mapper.voids(after)
                 .forEach(row -> details.put(
                         row.sequence(), stamp -> new LogEntry.EntryVoided(stamp, row.voided(), row.reason())));
-        List<LogMapper.EntryRow> rows = mapper.entries();
-        addVolumesAndBars(details, rows);
+        List<LogMapper.EntryRow> rows = mapper.entries(after);
+        addVolumesAndBars(details, after, rows);
         return rows.stream()
                 .map(row -> details.get(row.sequence()).apply(stamp(row)))
                 .toList();
     }
 
-    private void addLooks(Map<Long, Details> details) {
-        Map<Long, List<Long>> fills = mapper.inspectedFills().stream()
+    private void addLooks(Map<Long, Details> details, long after) {
+        Map<Long, List<Long>> fills = mapper.inspectedFills(after).stream()
                 .collect(groupingBy(
                         LogMapper.InspectedFillRow::sequence,
                         Collectors.mapping(LogMapper.InspectedFillRow::fillId, Collectors.toList())));
-        mapper.filmInspected()
+        mapper.filmInspected(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.FilmInspected(
@@ -77,9 +78,9 @@ final class LogReader {
                                         .collect(Collectors.toSet()),
                                 row.trimPercent(),
                                 row.note())));
-        mapper.fillsSeen()
+        mapper.fillsSeen(after)
                 .forEach(row -> details.put(row.sequence(), stamp -> new LogEntry.FillSeen(stamp, row.fillId())));
-        mapper.bathsLooked()
+        mapper.bathsLooked(after)
                 .forEach(row -> details.put(
                         row.sequence(), stamp -> new LogEntry.BathLooked(stamp, row.fillId(), row.sign(), row.note())));
     }
@@ -88,12 +89,12 @@ final class LogReader {
         return new Stamp(row.sequence(), row.happenedAt(), row.recordedAt(), row.who(), row.about());
     }
 
-    private void addKits(Map<Long, Details> details, Map<Long, Leaflet> sheets) {
-        Map<Long, List<String>> alone = mapper.partsBoughtAlone().stream()
+    private void addKits(Map<Long, Details> details, long after, Map<Long, Leaflet> sheets) {
+        Map<Long, List<String>> alone = mapper.partsBoughtAlone(after).stream()
                 .collect(groupingBy(
                         LogMapper.PartBoughtAloneRow::sequence,
                         Collectors.mapping(LogMapper.PartBoughtAloneRow::part, Collectors.toList())));
-        for (LogMapper.KitArrivedRow row : mapper.kitsArrived()) {
+        for (LogMapper.KitArrivedRow row : mapper.kitsArrived(after)) {
             CurrencyUnit currency = CurrencyUnit.of(row.currency());
             details.put(
                     row.sequence(),
@@ -107,44 +108,44 @@ final class LogReader {
                             alone.getOrDefault(row.sequence(), List.of()),
                             new LogEntry.Bought(Money.ofMinor(currency, row.otherMinor()), row.note(), row.paidBy())));
         }
-        addParts(details);
+        addParts(details, after);
     }
 
-    private void addParts(Map<Long, Details> details) {
-        mapper.partsDecanted()
+    private void addParts(Map<Long, Details> details, long after) {
+        mapper.partsDecanted(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.PartDecanted(stamp, row.kitId(), row.part(), row.vials())));
-        mapper.partsCorrected()
+        mapper.partsCorrected(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.PartCorrected(
                                 stamp, row.kitId(), row.part(), row.amount(), row.reason())));
-        mapper.partsThrownAway()
+        mapper.partsThrownAway(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.PartThrownAway(
                                 stamp, row.kitId(), row.part(), row.amount(), row.route(), row.reason())));
-        mapper.partsMoved()
+        mapper.partsMoved(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.PartMoved(stamp, row.kitId(), row.part(), row.toKitId(), row.amount())));
-        mapper.partsOpened()
+        mapper.partsOpened(after)
                 .forEach(row ->
                         details.put(row.sequence(), stamp -> new LogEntry.PartOpened(stamp, row.kitId(), row.part())));
     }
 
-    private void addMixes(Map<Long, Details> details, Map<Long, Leaflet> sheets) {
-        Map<Long, List<LogEntry.PartUse>> uses = new HashMap<>(mapper.partUses().stream()
+    private void addMixes(Map<Long, Details> details, long after, Map<Long, Leaflet> sheets) {
+        Map<Long, List<LogEntry.PartUse>> uses = new HashMap<>(mapper.partUses(after).stream()
                 .collect(groupingBy(
                         LogMapper.PartUseRow::fillId,
                         Collectors.mapping(
                                 row -> new LogEntry.PartUse(row.kitId(), row.part(), row.amount(), row.kitShare()),
                                 Collectors.toList()))));
-        Map<Long, LogEntry.Before> before = mapper.adoptedFills().stream()
+        Map<Long, LogEntry.Before> before = mapper.adoptedFills(after).stream()
                 .collect(Collectors.toMap(
                         LogMapper.AdoptedFillRow::fillId, row -> new LogEntry.Before(row.mixedAt(), row.rolls())));
-        Map<Long, List<LogEntry.MixedFill>> fills = mapper.fillsMixed().stream()
+        Map<Long, List<LogEntry.MixedFill>> fills = mapper.fillsMixed(after).stream()
                 .collect(groupingBy(
                         LogMapper.MixedFillRow::sequence,
                         Collectors.mapping(
@@ -154,12 +155,12 @@ final class LogReader {
                                         uses.getOrDefault(row.fillId(), List.of()),
                                         before.get(row.fillId())),
                                 Collectors.toList())));
-        mapper.bathsRenewed()
+        mapper.bathsRenewed(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.BathRenewed(
                                 stamp, row.batchId(), fills.get(row.sequence()).get(0))));
-        mapper.batchesMixed()
+        mapper.batchesMixed(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.BatchMixed(stamp, row.batchId(), row.name(), fills.get(row.sequence()))));
@@ -181,10 +182,10 @@ final class LogReader {
                 before);
     }
 
-    private void addRuns(Map<Long, Details> details) {
-        Map<Long, List<LogEntry.Roll>> rolls = rolls(mapper.runRolls());
-        Map<Long, List<LogEntry.RunBath>> baths = baths(mapper.runBaths());
-        mapper.runsLogged()
+    private void addRuns(Map<Long, Details> details, long after) {
+        Map<Long, List<LogEntry.Roll>> rolls = rolls(mapper.runRolls(after));
+        Map<Long, List<LogEntry.RunBath>> baths = baths(mapper.runBaths(after));
+        mapper.runsLogged(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.RunLogged(
@@ -197,10 +198,10 @@ final class LogReader {
                                 row.started())));
     }
 
-    private void addStarts(Map<Long, Details> details) {
-        Map<Long, List<LogEntry.Roll>> rolls = rolls(mapper.startedRolls());
-        Map<Long, List<LogEntry.RunBath>> baths = baths(mapper.startedBaths());
-        mapper.runsStarted()
+    private void addStarts(Map<Long, Details> details, long after) {
+        Map<Long, List<LogEntry.Roll>> rolls = rolls(mapper.startedRolls(after));
+        Map<Long, List<LogEntry.RunBath>> baths = baths(mapper.startedBaths(after));
+        mapper.runsStarted(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.RunStarted(
@@ -209,7 +210,7 @@ final class LogReader {
                                 rolls.get(row.sequence()),
                                 baths.get(row.sequence()),
                                 row.tankMl())));
-        mapper.runsCalledOff()
+        mapper.runsCalledOff(after)
                 .forEach(row -> details.put(
                         row.sequence(), stamp -> new LogEntry.RunCalledOff(stamp, row.started(), row.reason())));
     }
@@ -247,11 +248,11 @@ final class LogReader {
         return Arrays.stream(text.split(" ")).filter(word -> !word.isEmpty()).toList();
     }
 
-    private void addWhatMembersDecided(Map<Long, Details> details, Map<Long, Leaflet> sheets) {
-        mapper.fillsShared()
+    private void addWhatMembersDecided(Map<Long, Details> details, long after, Map<Long, Leaflet> sheets) {
+        mapper.fillsShared(after)
                 .forEach(row -> details.put(
                         row.sequence(), stamp -> new LogEntry.FillShared(stamp, row.batchId(), row.fillId())));
-        mapper.fillsMoved()
+        mapper.fillsMoved(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.FillMoved(
@@ -264,15 +265,15 @@ final class LogReader {
                                         row.bottleMaterial()),
                                 row.placeId() == null ? null : new Place(row.placeId(), row.placeName()),
                                 row.air())));
-        mapper.limitsOverridden()
+        mapper.limitsOverridden(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.LimitOverridden(stamp, row.fillId(), words(row.limits()), row.reason())));
-        Map<Long, List<Long>> corrected = mapper.correctedFills().stream()
+        Map<Long, List<Long>> corrected = mapper.correctedFills(after).stream()
                 .collect(groupingBy(
                         LogMapper.CorrectedFillRow::sequence,
                         Collectors.mapping(LogMapper.CorrectedFillRow::fillId, Collectors.toList())));
-        mapper.leafletsCorrected()
+        mapper.leafletsCorrected(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.LeafletCorrected(
@@ -280,21 +281,21 @@ final class LogReader {
                                 corrected.get(row.sequence()),
                                 sheets.get(row.leafletVersionId()),
                                 row.reason())));
-        mapper.notesLeft()
+        mapper.notesLeft(after)
                 .forEach(row ->
                         details.put(row.sequence(), stamp -> new LogEntry.NoteLeft(stamp, row.batchId(), row.text())));
     }
 
-    private void addVolumesAndBars(Map<Long, Details> details, List<LogMapper.EntryRow> rows) {
+    private void addVolumesAndBars(Map<Long, Details> details, long after, List<LogMapper.EntryRow> rows) {
         Map<Long, String> kinds =
                 rows.stream().collect(Collectors.toMap(LogMapper.EntryRow::sequence, LogMapper.EntryRow::kind));
-        Map<Long, List<LogEntry.PartUse>> uses = mapper.topUpUses().stream()
+        Map<Long, List<LogEntry.PartUse>> uses = mapper.topUpUses(after).stream()
                 .collect(groupingBy(
                         LogMapper.TopUpUseRow::sequence,
                         Collectors.mapping(
                                 row -> new LogEntry.PartUse(row.kitId(), row.part(), row.amount(), row.kitShare()),
                                 Collectors.toList())));
-        for (LogMapper.VolumeChangedRow row : mapper.volumesChanged()) {
+        for (LogMapper.VolumeChangedRow row : mapper.volumesChanged(after)) {
             details.put(row.sequence(), stamp -> switch (kinds.get(row.sequence())) {
                 case "FillSpilled" -> new LogEntry.FillSpilled(stamp, row.fillId(), row.volumeMl());
                 case "FillToppedUp" ->
@@ -303,7 +304,7 @@ final class LogReader {
                 default -> new LogEntry.FillMeasured(stamp, row.fillId(), row.volumeMl());
             });
         }
-        for (LogMapper.BarredRow row : mapper.fillsBarred()) {
+        for (LogMapper.BarredRow row : mapper.fillsBarred(after)) {
             details.put(
                     row.sequence(),
                     stamp -> kinds.get(row.sequence()).equals("FillBarred")
@@ -312,14 +313,19 @@ final class LogReader {
         }
     }
 
-    private void addDiscards(Map<Long, Details> details) {
-        Map<Long, List<LogEntry.DiscardedFill>> fills = mapper.discardedFills().stream()
+    private void addDiscards(Map<Long, Details> details, long after) {
+        Map<Long, List<LogEntry.DiscardedFill>> fills = mapper.discardedFills(after).stream()
                 .collect(groupingBy(
                         LogMapper.DiscardedFillRow::sequence,
                         Collectors.mapping(
-                                row -> new LogEntry.DiscardedFill(row.fillId(), row.volumeMl(), row.route()),
+                                row -> new LogEntry.DiscardedFill(
+                                        row.fillId(), row.volumeMl(), row.route(), row.drumId()),
                                 Collectors.toList())));
-        mapper.discards()
+        mapper.drumsCollected(after)
+                .forEach(row -> details.put(
+                        row.sequence(),
+                        stamp -> new LogEntry.DrumCollected(stamp, row.drumId(), row.drum(), row.volumeMl())));
+        mapper.discards(after)
                 .forEach(row -> details.put(
                         row.sequence(),
                         stamp -> new LogEntry.FillsDiscarded(

@@ -58,6 +58,9 @@ final class LogWriter {
             mapper.addNoteLeft(new LogMapper.NoteLeftRow(sequence, note.batchId(), note.text()));
         } else if (entry instanceof LogEntry.FillsDiscarded discarded) {
             addDiscard(sequence, discarded);
+        } else if (entry instanceof LogEntry.DrumCollected collected) {
+            mapper.addDrumCollected(new LogMapper.DrumCollectedRow(
+                    sequence, collected.drumId(), collected.drum(), collected.volumeMl()));
         } else if (entry instanceof LogEntry.EntryVoided gone) {
             mapper.addVoid(new LogMapper.VoidedRow(sequence, gone.voided(), gone.reason()));
         }
@@ -201,7 +204,7 @@ final class LogWriter {
         mapper.addDiscard(new LogMapper.DiscardedRow(sequence, discarded.batchId(), discarded.reason()));
         discarded
                 .fills()
-                .forEach(fill -> mapper.addDiscardedFill(
-                        new LogMapper.DiscardedFillRow(sequence, fill.fillId(), fill.volumeMl(), fill.route())));
+                .forEach(fill -> mapper.addDiscardedFill(new LogMapper.DiscardedFillRow(
+                        sequence, fill.fillId(), fill.volumeMl(), fill.route(), fill.drumId())));
     }
 }

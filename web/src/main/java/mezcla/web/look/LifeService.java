@@ -6,6 +6,7 @@ import mezcla.batch.Climate;
 import mezcla.batch.FillState;
 import mezcla.batch.LogState;
 import mezcla.batch.StorageAge;
+import mezcla.leaflet.Range;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
 import mezcla.web.drawing.LifeWindowDrawing;
@@ -58,8 +59,9 @@ public class LifeService {
                 .orElse(null);
     }
 
-    private Life life(FillState fill) {
+    private Life life(FillState asLogged) {
         RunQuestion question = planning.nextRoll();
+        FillState fill = question.judging().over(asLogged);
         return new Life(
                 "The life of the " + Figures.within(fill.bath().role().name()),
                 LifeWindowDrawing.of(fill, question).orElse(null),
@@ -81,10 +83,11 @@ public class LifeService {
         Climate climate = question.judging().climate();
         double calendar = question.daysSince(fill.mixedAt());
         double effective = StorageAge.effectiveDays(fill, climate, question.at());
-        String printed = fill.bath().lifeDays() == null
+        Range life = fill.bath().lifeDays();
+        String printed = life == null
                 ? ""
-                : " of %s printed"
-                        .formatted(Figures.plain(fill.bath().lifeDays().max(), 0));
+                : " of %s %s"
+                        .formatted(Figures.plain(life.max(), 0), life.house() ? "that the house allows" : "printed");
         String why = dearest(fill, climate, question);
         return "%s old%s; stored as if for %s (estimate)%s."
                 .formatted(Figures.countOfDays(calendar), printed, Figures.plain(effective, 0), why);

@@ -8,6 +8,7 @@ import java.util.Set;
 import mezcla.batch.LogEntry;
 import mezcla.batch.Sign;
 import mezcla.measure.Refusal;
+import mezcla.web.photo.Picture;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -22,6 +23,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
 
 /** Looking at dry film, at a clip, at a bottle; and the guide to what one sees. */
@@ -67,8 +69,10 @@ class LookController {
             @PathVariable long id,
             @PathVariable long run,
             @RequestParam Map<String, String> typed,
+            @RequestParam(required = false) @Nullable MultipartFile photo,
             @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
+        Picture picture = errors.read("photo", () -> Picture.of(photo));
         Integer roll = errors.read("roll", () -> (int) TypedChoice.number(text(typed, "roll"), "unknown-roll"));
         LogEntry.Result result = errors.read("result", () -> result(typed));
         String note = note(typed, errors);
@@ -85,7 +89,8 @@ class LookController {
                                     FieldErrors.known(result),
                                     suspects(typed),
                                     typed.containsKey("adjust"),
-                                    note));
+                                    note),
+                            picture);
                     return "/batches/" + id + "?looked";
                 },
                 refusal -> refusal.code().equals("unknown-roll") ? "roll" : "result",

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.FilmLook;
@@ -20,6 +21,8 @@ import mezcla.processing.RunTime;
 import mezcla.web.house.HouseService;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.photo.Photos;
+import mezcla.web.photo.Picture;
 import mezcla.web.shell.Figures;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
@@ -33,9 +36,11 @@ public class LookService {
 
     private final DarkroomLog log;
     private final HouseService houses;
+    private final Photos photos;
     private final Clock clock;
 
-    LookService(DarkroomLog log, HouseService houses, Clock clock) {
+    LookService(DarkroomLog log, HouseService houses, Photos photos, Clock clock) {
+        this.photos = photos;
         this.log = log;
         this.houses = houses;
         this.clock = clock;
@@ -140,21 +145,29 @@ public class LookService {
                 .toString();
     }
 
-    /** Runs of a batch whose film is dry and that nobody has looked at, the latest first. */
+    /**
+     * Film that is dry and that nobody has looked at.
+     *
+     * @param film that of the latest such run
+     * @param before how many runs before it wait as well
+     */
+    public record Due(Film film, int before) {}
+
+    /** The film of a batch that is dry and that nobody has looked at; empty for none. */
     @Transactional(readOnly = true)
-    public List<Film> due(long batchId) {
-        LogState state = log.state();
-        BatchState batch = state.batch(batchId);
+    public Optional<Due> due(long batchId) {
+        BatchState batch = log.state().batch(batchId);
         Instant since = clock.instant().minus(ASKED_FOR);
-        List<Film> due = new ArrayList<>();
-        for (LogEntry.RunLogged run : batch.runs()) {
-            boolean looked = batch.looks().stream()
-                    .anyMatch(look -> look.run() == run.stamp().sequence());
-            if (!looked && !isWet(run) && run.stamp().happenedAt().isAfter(since)) {
-                due.add(0, film(batch, run));
-            }
-        }
-        return due;
+        Set<Long> looked =
+                batch.looks().stream().map(LogEntry.FilmInspected::run).collect(Collectors.toSet());
+        List<LogEntry.RunLogged> due = batch.runs().stream()
+                .filter(run -> !looked.contains(run.stamp().sequence())
+                        && !isWet(run)
+                        && run.stamp().happenedAt().isAfter(since))
+                .toList();
+        return due.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Due(film(batch, due.get(due.size() - 1)), due.size() - 1));
     }
 
     /** What somebody saw. */
@@ -164,10 +177,11 @@ public class LookService {
     /**
      * Logs what a roll looked like.
      *
+     * @param picture a photo of it; null for none
      * @throws Refusal {@code unknown-run}, {@code unknown-roll} or {@code film-still-wet}
      */
     @Transactional
-    public void look(SignedIn who, long batchId, long runSequence, Seen seen) {
+    public void look(SignedIn who, long batchId, long runSequence, Seen seen, @Nullable Picture picture) {
         BatchState batch = log.state().batch(batchId);
         LogEntry.RunLogged run = run(batch, runSequence);
         if (seen.roll() < 0 || seen.roll() >= run.rolls().size()) {
@@ -179,7 +193,7 @@ public class LookService {
         Double trim = seen.adjust() && seen.suspects().contains(LogEntry.Suspect.CHEMISTRY)
                 ? trim(batch, seen.result())
                 : null;
-        log.add(
+        LogEntry.FilmInspected look = log.add(
                 who,
                 stamp -> new LogEntry.FilmInspected(
                         stamp,
@@ -191,6 +205,9 @@ public class LookService {
                         seen.suspects(),
                         trim,
                         seen.note()));
+        if (picture != null) {
+            photos.keep(look.stamp().sequence(), picture);
+        }
     }
 
     private static @Nullable Double trim(BatchState batch, LogEntry.Result result) {

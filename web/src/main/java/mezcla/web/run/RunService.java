@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import mezcla.batch.BatchState;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.MovedOn;
@@ -68,22 +69,21 @@ public class RunService {
      */
     @Transactional(readOnly = true)
     public RunPlan plan(long batchId, List<LogEntry.Roll> rolls, Tank tank, @Nullable Instant when) {
-        List<LogEntry> entries = log.entries();
+        LogBook book = log.book();
+        BatchState batch = book.state().batch(batchId);
         if (when == null) {
-            return RunPlan.of(LogState.fold(entries).batch(batchId), planning.question(rolls, tank.volumeMl()));
+            return RunPlan.of(batch, planning.question(rolls, tank.volumeMl()));
         }
-        LogState.fold(entries).batch(batchId).refuseRunAt(when, clock.instant());
+        batch.refuseRunAt(when, clock.instant());
         return RunPlan.of(
-                LogState.foldUntil(entries, when).batch(batchId), planning.question(rolls, tank.volumeMl(), when));
+                LogState.foldUntil(book.about(batchId), when).batch(batchId),
+                planning.question(rolls, tank.volumeMl(), when));
     }
 
     /** The last row of the log, so that a plan can tell whether anything was added since it was shown. */
     @Transactional(readOnly = true)
     public long lastRow() {
-        return log.entries().stream()
-                .mapToLong(entry -> entry.stamp().sequence())
-                .max()
-                .orElse(0);
+        return log.book().lastSequence();
     }
 
     /** The runs that have been started and are not over, the earliest first. */
@@ -113,9 +113,9 @@ public class RunService {
      */
     @Transactional(readOnly = true)
     public List<EntryLine> movedOn(long batchId, long seen) {
-        List<LogEntry> entries = log.entries();
-        EntryWords words = new EntryWords(entries, houses.house());
-        return MovedOn.since(entries, LogState.fold(entries).batch(batchId), seen).stream()
+        LogBook book = log.book();
+        EntryWords words = new EntryWords(book, houses.house());
+        return MovedOn.since(book.about(batchId), book.state().batch(batchId), seen).stream()
                 .map(words::line)
                 .toList();
     }
@@ -166,8 +166,8 @@ public class RunService {
             UnaryOperator<LogEntry.RunBath> really,
             @Nullable Instant when,
             boolean about) {
-        List<LogEntry> entries = log.entries();
-        LogEntry.RunStarted start = LogState.fold(entries).underWay(started);
+        LogBook book = log.book();
+        LogEntry.RunStarted start = book.state().underWay(started);
         Instant ended = when == null ? clock.instant() : when;
         if (ended.isAfter(clock.instant())) {
             throw Refusal.of("in-the-future");
@@ -175,8 +175,9 @@ public class RunService {
         if (ended.isBefore(start.stamp().happenedAt())) {
             throw Refusal.of("before-start");
         }
-        List<LogEntry> without =
-                entries.stream().filter(entry -> !entry.equals(start)).toList();
+        List<LogEntry> without = book.about(start.batchId()).stream()
+                .filter(entry -> !entry.equals(start))
+                .toList();
         List<String> against = RunPlan.of(
                         LogState.fold(without).batch(start.batchId()),
                         planning.question(rolls, start.tankMl(), start.stamp().happenedAt()))

@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param stateWord the state's word
  * @param time the developer's time for the next roll; null where there is none
  * @param because the deciding reason, or what speaks against the run
+ * @param soon what it still allows, while there is time to do something about it; empty while there is plenty
  * @param inUse who has film in it, and since when; empty for nobody
  * @param fits whether it takes the run
  * @param drawing the crate
@@ -40,6 +41,7 @@ public record CrateView(
         String stateWord,
         @Nullable String time,
         String because,
+        String soon,
         String inUse,
         boolean fits,
         CrateDrawing drawing) {
@@ -74,9 +76,22 @@ public record CrateView(
                 StateWords.of(plan),
                 time(plan),
                 because(plan),
+                StateWords.soon(plan),
                 inUse(plan),
                 plan.fits(),
                 CrateDrawing.of(fills, days));
+    }
+
+    /** A batch on a full board, in a line. */
+    static ShelfView.Line line(RunPlan plan) {
+        String time = time(plan);
+        return new ShelfView.Line(
+                plan.batch().id(),
+                plan.batch().mixed().name(),
+                StateWords.key(plan),
+                StateWords.of(plan),
+                time == null ? because(plan) : time + " · " + because(plan),
+                plan.fits());
     }
 
     private static String inUse(RunPlan plan) {
@@ -108,6 +123,7 @@ public record CrateView(
                 stateWord,
                 null,
                 "Not the process that you asked for.",
+                "",
                 inUse,
                 false,
                 drawing);

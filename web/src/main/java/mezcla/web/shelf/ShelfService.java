@@ -1,13 +1,17 @@
 package mezcla.web.shelf;
 
+import java.time.ZoneId;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
+import mezcla.batch.DrumLevel;
 import mezcla.batch.FillState;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.leaflet.FilmProcess;
@@ -19,6 +23,7 @@ import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.waste.WasteService;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,12 +31,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ShelfService {
     private static final int RETIRED_SHOWN = 4;
+    private static final int CRATES_DRAWN = 6;
 
     private final DarkroomLog log;
     private final Planning planning;
     private final HouseService houses;
+    private final WasteService waste;
 
-    ShelfService(DarkroomLog log, Planning planning, HouseService houses) {
+    ShelfService(DarkroomLog log, Planning planning, HouseService houses, WasteService waste) {
+        this.waste = waste;
         this.log = log;
         this.planning = planning;
         this.houses = houses;
@@ -56,30 +64,34 @@ public class ShelfService {
     }
 
     private ShelfView shelf(RunQuestion question, String process, String film) {
-        List<LogEntry> entries = log.entries();
-        LogState state = LogState.fold(entries);
-        List<RunPlan> plans = state.standing().stream()
-                .map(batch -> RunPlan.of(batch, question))
-                .toList();
+        LogBook book = log.book();
+        LogState state = book.state();
+        List<BatchState> standing = state.standing();
+        List<RunPlan> plans =
+                standing.stream().map(batch -> RunPlan.of(batch, question)).toList();
         List<RunPlan> asked =
                 plans.stream().filter(plan -> wanted(plan, process)).toList();
         Optional<RunPlan> first = Shortlist.first(asked);
         return new ShelfView(
-                title(asked, state, film),
+                title(asked, standing.isEmpty(), film),
                 boards(plans, process),
                 first.map(CrateView::of).orElse(null),
                 first.isPresent() || plans.isEmpty()
                         ? List.of()
-                        : new WaysOut(entries, state, question, houses.tanks(), process).views(),
-                retired(state));
+                        : new WaysOut(book, question, houses.tanks(), process).views(),
+                retired(book),
+                waste.levels().stream()
+                        .filter(DrumLevel::due)
+                        .map(level -> level.drum().name())
+                        .toList());
     }
 
     private static boolean wanted(RunPlan plan, String process) {
         return process.isEmpty() || plan.batch().process().key().equals(process);
     }
 
-    private static String title(List<RunPlan> asked, LogState state, String film) {
-        if (state.standing().isEmpty()) {
+    private static String title(List<RunPlan> asked, boolean empty, String film) {
+        if (empty) {
             return "Nothing is mixed yet";
         }
         long able = asked.stream().filter(RunPlan::fits).count();
@@ -90,15 +102,27 @@ public class ShelfService {
     }
 
     private static List<ShelfView.Board> boards(List<RunPlan> plans, String process) {
-        Map<FilmProcess, List<CrateView>> byProcess = plans.stream()
-                .collect(Collectors.groupingBy(
-                        plan -> plan.batch().process(),
-                        LinkedHashMap::new,
-                        Collectors.mapping(plan -> crate(plan, process), Collectors.toList())));
+        Map<FilmProcess, List<RunPlan>> byProcess = plans.stream()
+                .collect(Collectors.groupingBy(plan -> plan.batch().process()));
         return byProcess.entrySet().stream()
-                .map(entry -> new ShelfView.Board(entry.getKey().name(), entry.getValue()))
+                .map(entry -> board(entry.getKey(), entry.getValue(), process))
                 .sorted(Comparator.comparing(ShelfView.Board::process))
                 .toList();
+    }
+
+    private static ShelfView.Board board(FilmProcess process, List<RunPlan> plans, String wanted) {
+        Set<Long> drawn = plans.stream()
+                .sorted(Comparator.comparing((RunPlan plan) -> !plan.fits()))
+                .limit(CRATES_DRAWN)
+                .map(plan -> plan.batch().id())
+                .collect(Collectors.toSet());
+        Map<Boolean, List<RunPlan>> parts = plans.stream()
+                .collect(Collectors.partitioningBy(
+                        plan -> drawn.contains(plan.batch().id())));
+        return new ShelfView.Board(
+                process.name(),
+                parts.get(true).stream().map(plan -> crate(plan, wanted)).toList(),
+                parts.get(false).stream().map(CrateView::line).toList());
     }
 
     private static CrateView crate(RunPlan plan, String process) {
@@ -106,28 +130,28 @@ public class ShelfService {
         return wanted(plan, process) ? crate : crate.ofAnotherProcess();
     }
 
-    private List<ShelfView.Retired> retired(LogState state) {
-        return state.batches().values().stream()
+    /** The batches that ended last, by the last of their fills to go. */
+    private List<ShelfView.Retired> retired(LogBook book) {
+        ZoneId zone = houses.house().timeZone();
+        return book.newestFirst().stream()
+                .filter(entry -> entry instanceof LogEntry.FillsDiscarded
+                        && book.voiding(entry.stamp().sequence()).isEmpty())
+                .map(LogEntry.FillsDiscarded.class::cast)
+                .map(LogEntry.FillsDiscarded::batchId)
+                .distinct()
+                .map(book.state()::batch)
                 .filter(BatchState::ended)
-                .sorted(Comparator.comparing((BatchState batch) -> end(batch).at())
-                        .reversed())
                 .limit(RETIRED_SHOWN)
-                .map(batch -> new ShelfView.Retired(
-                        batch.id(),
-                        batch.mixed().name(),
-                        "%s, %s: %s"
-                                .formatted(
-                                        Figures.day(
-                                                end(batch).at(), houses.house().timeZone()),
-                                        end(batch).who(),
-                                        end(batch).reason())))
+                .map(batch -> new ShelfView.Retired(batch.id(), batch.mixed().name(), end(batch, zone)))
                 .toList();
     }
 
-    private static FillState.Discarded end(BatchState batch) {
-        return batch.fills().stream()
+    private static String end(BatchState batch, ZoneId zone) {
+        FillState.Discarded last = batch.fills().stream()
                 .map(FillState::discarded)
+                .filter(Objects::nonNull)
                 .max(Comparator.comparing(FillState.Discarded::at))
                 .orElseThrow();
+        return "%s, %s: %s".formatted(Figures.day(last.at(), zone), last.who(), last.reason());
     }
 }

@@ -11,16 +11,35 @@ import org.jspecify.annotations.Nullable;
  * @param first the batch to use first; null when none can take the film
  * @param waysOut what else can be done when none can
  * @param retired what was discarded last
+ * @param drumsDue the waste drums that are to be collected
  */
 public record ShelfView(
-        String title, List<Board> boards, @Nullable CrateView first, List<WayOutView> waysOut, List<Retired> retired) {
+        String title,
+        List<Board> boards,
+        @Nullable CrateView first,
+        List<WayOutView> waysOut,
+        List<Retired> retired,
+        List<String> drumsDue) {
     /**
      * A board with the crates of one process.
      *
      * @param process the process
-     * @param crates its crates, in the order of mixing
+     * @param crates its crates, in the order of mixing; on a full board those that take the film go first
+     * @param more the rest of a full board, each in a line
      */
-    public record Board(String process, List<CrateView> crates) {}
+    public record Board(String process, List<CrateView> crates, List<Line> more) {}
+
+    /**
+     * A batch in a line.
+     *
+     * @param id the batch
+     * @param name what it is called
+     * @param state the state's key, for its look
+     * @param stateWord the state's word
+     * @param how the developer's time, and why
+     * @param fits whether it takes the run
+     */
+    public record Line(long id, String name, String state, String stateWord, String how, boolean fits) {}
 
     /**
      * What else can be done.

@@ -9,8 +9,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.batch.KitState;
-import mezcla.batch.LogEntry;
-import mezcla.batch.LogState;
+import mezcla.batch.LogBook;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.ProcessingTime;
@@ -26,15 +25,13 @@ import mezcla.web.shell.Figures;
 
 /** Tells what else can be done when no batch takes the film, each with time and cost. */
 final class WaysOut {
-    private final List<LogEntry> entries;
-    private final LogState state;
+    private final LogBook book;
     private final RunQuestion question;
     private final List<Tank> tanks;
     private final String process;
 
-    WaysOut(List<LogEntry> entries, LogState state, RunQuestion question, List<Tank> tanks, String process) {
-        this.entries = entries;
-        this.state = state;
+    WaysOut(LogBook book, RunQuestion question, List<Tank> tanks, String process) {
+        this.book = book;
         this.question = question;
         this.tanks = tanks;
         this.process = process;
@@ -43,12 +40,12 @@ final class WaysOut {
     List<ShelfView.WayOutView> views() {
         List<ShelfView.WayOutView> views = new ArrayList<>();
         WayOut.of(
-                        entries,
+                        book,
                         question,
                         wantedProcesses(),
                         tanks.stream().map(Tank::volumeMl).toList())
                 .forEach(way -> views.add(view(way)));
-        state.kits().values().stream()
+        book.state().kits().values().stream()
                 .filter(this::makesEnough)
                 .min(Comparator.comparing(
                         (KitState kit) -> kit.arrival().stamp().happenedAt()))
@@ -158,7 +155,7 @@ final class WaysOut {
     }
 
     private String cost(RunPlan plan) {
-        return BatchCost.of(plan.batch(), FillCosts.of(state))
+        return BatchCost.of(plan.batch(), FillCosts.of(book.state()))
                 .flatMap(BatchCost::atPrintedCapacity)
                 .map(money -> ", " + Figures.money(money) + " a roll")
                 .orElse("");

@@ -7,6 +7,7 @@ import mezcla.leaflet.Unit;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.verdict.Reason;
+import org.jspecify.annotations.Nullable;
 
 /** Turns what the core decides into sentences. */
 public final class Sentences {
@@ -33,10 +34,7 @@ public final class Sentences {
                                 figure,
                                 Figures.rolls(reason.limit()) + " rolls",
                                 isPrinted(reason, fill) ? "the leaflet" : "the house");
-            case OVER_AGE ->
-                isPrinted(reason, fill)
-                        ? "%s days old, and the leaflet allows %s".formatted(figure, limit)
-                        : "as old as %s days (estimate), and the house allows %s".formatted(figure, limit);
+            case OVER_AGE -> overAge(figure, limit, fill, isPrinted(reason, fill));
             case WORN ->
                 "rolls and age together are at %s %% of what careful use allows"
                         .formatted(Figures.plain(reason.figure() * 100, 0));
@@ -51,7 +49,11 @@ public final class Sentences {
                 "%s of %s days old; from %s days on, test before film that matters"
                         .formatted(figure, mostDays(fill), limit);
             case WARM_STORAGE ->
-                "stored as if for %s days (estimate), and the leaflet allows %s".formatted(figure, limit);
+                "stored as if for %s days (estimate), and the %s allows %s"
+                        .formatted(
+                                Figures.plain(reason.figure(), 1),
+                                isOwn(fill.bath().lifeDays()) ? "house" : "leaflet",
+                                limit);
             case FEW_ROLLS_LEFT -> fewRolls(reason, fill);
             case FEW_DAYS_LEFT ->
                 reason.figure() < 1
@@ -66,12 +68,27 @@ public final class Sentences {
         };
     }
 
+    /** The stretch school goes by how a fill was stored; a limit of the house's own goes by the calendar. */
+    private static String overAge(String figure, String limit, FillState fill, boolean printed) {
+        if (printed) {
+            return "%s days old, and the leaflet allows %s".formatted(figure, limit);
+        }
+        Range life = fill.bath().lifeDays();
+        return life != null && life.house() && limit.equals(Figures.plain(life.max(), 0))
+                ? "%s days old, and the house allows %s".formatted(figure, limit)
+                : "as old as %s days (estimate), and the house allows %s".formatted(figure, limit);
+    }
+
+    private static boolean isOwn(@Nullable Range range) {
+        return range != null && range.house();
+    }
+
     /** Whether a limit is the leaflet's own; the stretch school goes beyond it. */
     private static boolean isPrinted(Reason reason, FillState fill) {
         boolean rolls = reason.code() == Reason.Code.OVER_ROLLS;
         Range printed = rolls ? fill.bath().capacity() : fill.bath().lifeDays();
         double scale = rolls ? fill.wearPerRoll() : 1;
-        return printed == null || reason.limit() * scale <= printed.max() + 1e-6;
+        return printed == null || !printed.house() && reason.limit() * scale <= printed.max() + 1e-6;
     }
 
     private static String fewRolls(Reason reason, FillState fill) {
@@ -94,12 +111,14 @@ public final class Sentences {
 
     private static String mostRolls(FillState fill) {
         Range capacity = fill.bath().capacity();
-        return capacity == null ? "any number" : Figures.rolls(capacity.max() / fill.wearPerRoll());
+        return capacity == null
+                ? "any number"
+                : Figures.rolls(capacity.max() / fill.wearPerRoll()) + (capacity.house() ? " (house)" : "");
     }
 
     private static String mostDays(FillState fill) {
         Range life = fill.bath().lifeDays();
-        return life == null ? "any number" : Figures.plain(life.max(), 0);
+        return life == null ? "any number" : Figures.plain(life.max(), 0) + (life.house() ? " (house)" : "");
     }
 
     /** What is refused, and what would be accepted. */
@@ -198,6 +217,21 @@ public final class Sentences {
             case "waste-kept-apart" ->
                 "%s does not go into %s: developer and silver-bearing waste are kept apart."
                         .formatted(refusal.text("bath"), Figures.within(refusal.text("route")));
+            case "not-a-limit" -> text + " is not a limit. Type a number from 1 to 999, or leave it empty.";
+            case "acid-on-fixer" ->
+                "An acid stop bath does not go into %s: acid on used fixer sets free a gas that chokes."
+                        .formatted(refusal.text("drum"));
+            case "drum-of-another-kind" ->
+                "%s does not go into %s, which is for %s: who collects it has to know what is in it."
+                        .formatted(refusal.text("bath"), refusal.text("drum"), Figures.within(refusal.text("kind")));
+            case "drum-too-full" ->
+                "%s has room for %s more. Have it collected first, or pour into another one."
+                        .formatted(refusal.text("drum"), Figures.inAll(refusal.number("roomMl")));
+            case "unknown-drum" -> "Choose a drum that the house has.";
+            case "drum-not-empty" -> "Something is in it. Have it collected before it goes off the list.";
+            case "drum-is-empty" -> "Nothing is in it.";
+            case "photo-too-big" -> "That photo is larger than 8 MB. Send a smaller one.";
+            case "photo-unreadable" -> "That is no picture that can be read. Choose a JPEG or a PNG.";
             case "reason-missing" -> "Type why, so that the others can read it later.";
             case "fills-missing" -> "Choose at least one bath.";
             case "already-discarded" -> "%s has been discarded already.".formatted(refusal.text("bath"));

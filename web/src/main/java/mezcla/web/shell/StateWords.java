@@ -1,9 +1,13 @@
 package mezcla.web.shell;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import mezcla.verdict.BatchVerdict;
+import mezcla.verdict.EarlyWarning;
 import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
 import mezcla.verdict.State;
 
 /** States as members read them. */
@@ -69,6 +73,36 @@ public final class StateWords {
                         : "Renew the " + String.join(" and the ", renew) + "; the rest is sound";
             }
         };
+    }
+
+    /**
+     * What it still allows, while there is time to mix or save film up; empty while there is plenty, and where the
+     * verdict says as much itself.
+     */
+    public static String soon(RunPlan plan) {
+        BatchVerdict verdict = plan.verdict();
+        return barred(plan) || verdict.state() == State.LAST
+                ? ""
+                : EarlyWarning.of(verdict)
+                        .map(warning -> soon(warning, plan.question()))
+                        .orElse("");
+    }
+
+    private static String soon(EarlyWarning warning, RunQuestion question) {
+        String until = warning.days() == null
+                ? ""
+                : Figures.day(question.at().plus(Duration.ofDays(warning.days())), question.zone());
+        if (warning.evenings() == null && warning.rolls() == null) {
+            return "Good until " + until;
+        }
+        String evenings = warning.evenings() == null
+                ? Figures.sentence(Figures.number(Objects.requireNonNull(warning.rolls()))) + " more roll"
+                        + (warning.rolls() == 1 ? "" : "s")
+                : "%s more %s of two rolls"
+                        .formatted(
+                                Figures.sentence(Figures.number(warning.evenings())),
+                                warning.evenings() == 1 ? "evening" : "evenings");
+        return until.isEmpty() ? evenings : evenings + ", until " + until;
     }
 
     private static String left(BatchVerdict verdict) {

@@ -48,7 +48,7 @@ public class DarkroomLogTest extends DemoApplicationTest {
 
     @Test
     public void everyKindOfRowIsReadAsItWasWritten() {
-        LogEntry.BatchMixed mix = (LogEntry.BatchMixed) log.entries().stream()
+        LogEntry.BatchMixed mix = (LogEntry.BatchMixed) log.book().entries().stream()
                 .filter(LogEntry.BatchMixed.class::isInstance)
                 .findFirst()
                 .orElseThrow();
@@ -143,7 +143,7 @@ public class DarkroomLogTest extends DemoApplicationTest {
                                     stamp, 7, "dev-b", 1.5, WasteRoute.DEVELOPERS, "brown")),
                     log.add(ines, stamp -> new LogEntry.PartMoved(stamp, 7, "dev-b", 6, 40)),
                     log.add(ines, stamp -> new LogEntry.EntryVoided(stamp, stamp.sequence() - 1, "mistake")));
-            all.addAll(log.entries());
+            all.addAll(log.book().entries());
             status.setRollbackOnly();
             return rows;
         });

@@ -1,0 +1,361 @@
+package mezcla.batch;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The log as far as it was read, and what it adds up to. A row touches only the kits, batches and fills that it names;
+ * rows that name none in common belong to different strands, and each strand is folded by itself, once. Another row
+ * makes another book, in which only the strand that it belongs to is folded anew; what the book adds up to is what
+ * {@link LogState#fold} makes of all its rows.
+ */
+public final class LogBook {
+    /** The book of a house in which nothing has happened. */
+    public static final LogBook EMPTY = new LogBook(List.of(), Map.of(), Map.of(), Map.of(), List.of());
+
+    /** What happened last comes first; of what happened at once, what was recorded last. */
+    public static final Comparator<LogEntry> NEWEST_FIRST = LogState.IN_ORDER.reversed();
+
+    private final List<LogEntry> entries;
+    private final Map<Named, Strand> strands;
+    private final Map<Long, LogEntry> beginnings;
+    private final Map<Long, LogEntry.EntryVoided> voids;
+    private final List<LogEntry> waste;
+    private @Nullable LogState state;
+    private @Nullable List<LogEntry> newestFirst;
+    private @Nullable List<String> writers;
+
+    private LogBook(
+            List<LogEntry> entries,
+            Map<Named, Strand> strands,
+            Map<Long, LogEntry> beginnings,
+            Map<Long, LogEntry.EntryVoided> voids,
+            List<LogEntry> waste) {
+        this.entries = Collections.unmodifiableList(entries);
+        this.strands = strands;
+        this.beginnings = beginnings;
+        this.voids = voids;
+        this.waste = Collections.unmodifiableList(waste);
+    }
+
+    /** Something that rows are about. */
+    private record Named(Kind kind, long id) {
+        private enum Kind {
+            KIT,
+            BATCH,
+            FILL
+        }
+
+        static Named kit(long id) {
+            return new Named(Kind.KIT, id);
+        }
+
+        static Named batch(long id) {
+            return new Named(Kind.BATCH, id);
+        }
+
+        static Named fill(long id) {
+            return new Named(Kind.FILL, id);
+        }
+    }
+
+    /** Rows that have something in common, and what they add up to once somebody asked. */
+    private static final class Strand {
+        private final List<LogEntry> rows;
+        private @Nullable LogState folded;
+
+        Strand(List<LogEntry> rows) {
+            this.rows = rows;
+        }
+
+        synchronized LogState state() {
+            LogState known = folded;
+            if (known == null) {
+                known = LogState.fold(rows);
+                folded = known;
+            }
+            return known;
+        }
+    }
+
+    /**
+     * The book with rows added.
+     *
+     * @param later rows that were recorded after all that are in it, in the order of recording
+     * @throws IllegalArgumentException when one of them was not
+     */
+    public LogBook with(List<LogEntry> later) {
+        if (later.isEmpty()) {
+            return this;
+        }
+        List<LogEntry> all = new ArrayList<>(entries.size() + later.size());
+        all.addAll(entries);
+        Threads threads = new Threads(strands);
+        Map<Long, LogEntry> made = new HashMap<>(beginnings);
+        Map<Long, LogEntry.EntryVoided> gone = new HashMap<>(voids);
+        List<LogEntry> poured = new ArrayList<>(waste);
+        for (LogEntry entry : later) {
+            if (!all.isEmpty()
+                    && all.get(all.size() - 1).stamp().sequence()
+                            >= entry.stamp().sequence()) {
+                throw new IllegalArgumentException("entry " + entry.stamp().sequence() + " is in the book already");
+            }
+            all.add(entry);
+            threads.add(entry, named(entry, all));
+            LogEntry.fillsMade(entry).forEach(fill -> made.put(fill.fillId(), entry));
+            if (entry instanceof LogEntry.EntryVoided voiding) {
+                gone.put(voiding.voided(), voiding);
+            } else if (entry instanceof LogEntry.FillsDiscarded || entry instanceof LogEntry.DrumCollected) {
+                poured.add(entry);
+            }
+        }
+        return new LogBook(all, threads.strands(), made, gone, poured);
+    }
+
+    /**
+     * The book as it would be if something else happened.
+     *
+     * @param at when
+     * @param rows make the rows, given their stamps
+     */
+    public LogBook supposing(Instant at, List<? extends Function<Stamp, ? extends LogEntry>> rows) {
+        List<LogEntry> later = new ArrayList<>();
+        for (Function<Stamp, ? extends LogEntry> row : rows) {
+            later.add(row.apply(new Stamp(lastSequence() + 1 + later.size(), at, at, "", false)));
+        }
+        return with(later);
+    }
+
+    /** Ties new rows to the strands that they belong to. */
+    private static final class Threads {
+        private final Map<Named, Strand> strands;
+        private final Map<Strand, List<LogEntry>> growing = new HashMap<>();
+
+        Threads(Map<Named, Strand> strands) {
+            this.strands = new HashMap<>(strands);
+        }
+
+        void add(LogEntry entry, Set<Named> about) {
+            Set<Strand> touched = new HashSet<>();
+            about.forEach(each -> {
+                Strand strand = strands.get(each);
+                if (strand != null) {
+                    touched.add(strand);
+                }
+            });
+            Strand tied = touched.size() == 1 ? touched.iterator().next() : null;
+            if (tied == null || !growing.containsKey(tied)) {
+                tied = tie(touched);
+            }
+            Strand strand = tied;
+            growing.get(strand).add(entry);
+            about.forEach(each -> strands.put(each, strand));
+        }
+
+        private Strand tie(Set<Strand> touched) {
+            List<LogEntry> rows = new ArrayList<>();
+            touched.forEach(strand -> rows.addAll(strand.rows));
+            Strand strand = new Strand(rows);
+            growing.put(strand, rows);
+            if (!touched.isEmpty()) {
+                strands.replaceAll((each, known) -> touched.contains(known) ? strand : known);
+            }
+            return strand;
+        }
+
+        Map<Named, Strand> strands() {
+            return strands;
+        }
+    }
+
+    private static Set<Named> named(LogEntry entry, List<LogEntry> all) {
+        Set<Named> named = new HashSet<>();
+        LogEntry.fillsConcerned(entry).forEach(fill -> named.add(Named.fill(fill)));
+        LogEntry.usesByFill(entry).values().stream()
+                .flatMap(List::stream)
+                .forEach(use -> named.add(Named.kit(use.kitId())));
+        if (entry instanceof LogEntry.KitArrived kit) {
+            named.add(Named.kit(kit.kitId()));
+        } else if (entry instanceof LogEntry.OfOnePart part) {
+            named.add(Named.kit(part.kitId()));
+            if (part instanceof LogEntry.PartMoved moved) {
+                named.add(Named.kit(moved.toKitId()));
+            }
+        } else if (entry instanceof LogEntry.RunCalledOff off) {
+            named.addAll(named(row(all, off.started()), all));
+        } else if (entry instanceof LogEntry.EntryVoided gone) {
+            named.addAll(named(row(all, gone.voided()), all));
+        }
+        LogEntry.batchNamed(entry).ifPresent(batch -> named.add(Named.batch(batch)));
+        return named;
+    }
+
+    private static LogEntry row(List<LogEntry> inOrder, long sequence) {
+        return inOrder.get(position(inOrder, sequence));
+    }
+
+    private static int position(List<LogEntry> inOrder, long sequence) {
+        int low = 0;
+        int high = inOrder.size() - 1;
+        while (low <= high) {
+            int middle = (low + high) >>> 1;
+            long found = inOrder.get(middle).stamp().sequence();
+            if (found == sequence) {
+                return middle;
+            }
+            if (found < sequence) {
+                low = middle + 1;
+            } else {
+                high = middle - 1;
+            }
+        }
+        throw Refusal.of("unknown-entry", "sequence", sequence);
+    }
+
+    /** Every row, in the order of recording. */
+    public List<LogEntry> entries() {
+        return entries;
+    }
+
+    /**
+     * The row of that number.
+     *
+     * @throws Refusal {@code unknown-entry}
+     */
+    public LogEntry entry(long sequence) {
+        return row(entries, sequence);
+    }
+
+    /**
+     * Where a row stands among {@link #entries}, from 0.
+     *
+     * @throws Refusal {@code unknown-entry}
+     */
+    public int position(long sequence) {
+        return position(entries, sequence);
+    }
+
+    /**
+     * The row that made a fill, voided or not.
+     *
+     * @throws Refusal {@code unknown-fill}
+     */
+    public LogEntry making(long fillId) {
+        LogEntry made = beginnings.get(fillId);
+        if (made == null) {
+            throw Refusal.of("unknown-fill", "fill", fillId);
+        }
+        return made;
+    }
+
+    /** The row that voided another one, if any did. */
+    public Optional<LogEntry.EntryVoided> voiding(long sequence) {
+        return Optional.ofNullable(voids.get(sequence));
+    }
+
+    /**
+     * The row with which a kit came, voided or not.
+     *
+     * @throws Refusal {@code unknown-kit}
+     */
+    public LogEntry.KitArrived arrival(long kitId) {
+        Strand strand = strands.get(Named.kit(kitId));
+        return (strand == null ? List.<LogEntry>of() : strand.rows)
+                .stream()
+                        .filter(LogEntry.KitArrived.class::isInstance)
+                        .map(LogEntry.KitArrived.class::cast)
+                        .filter(kit -> kit.kitId() == kitId)
+                        .findFirst()
+                        .orElseThrow(() -> Refusal.of("unknown-kit", "kit", kitId));
+    }
+
+    /** The rows about waste, voided or not, in the order of recording. */
+    public List<LogEntry> waste() {
+        return waste;
+    }
+
+    /** The number of the last row; 0 for an empty book. */
+    public long lastSequence() {
+        return entries.isEmpty() ? 0 : entries.get(entries.size() - 1).stamp().sequence();
+    }
+
+    /** Every row, what happened last first. */
+    public synchronized List<LogEntry> newestFirst() {
+        List<LogEntry> known = newestFirst;
+        if (known == null) {
+            LogEntry[] rows = entries.toArray(LogEntry[]::new);
+            Arrays.sort(rows, NEWEST_FIRST);
+            known = List.of(rows);
+            newestFirst = known;
+        }
+        return known;
+    }
+
+    /** Everybody who ever wrote a row, by name. */
+    public synchronized List<String> writers() {
+        List<String> known = writers;
+        if (known == null) {
+            known = entries.stream()
+                    .map(entry -> entry.stamp().who())
+                    .distinct()
+                    .sorted()
+                    .toList();
+            writers = known;
+        }
+        return known;
+    }
+
+    /**
+     * The rows that bear on a batch, in the order of recording: those of its kits and of what shares them are among
+     * them.
+     *
+     * @throws Refusal {@code unknown-batch}
+     */
+    public List<LogEntry> about(long batchId) {
+        Strand strand = strands.get(Named.batch(batchId));
+        if (strand == null) {
+            throw Refusal.of("unknown-batch", "batch", batchId);
+        }
+        return strand.rows.stream()
+                .sorted(Comparator.comparingLong(row -> row.stamp().sequence()))
+                .toList();
+    }
+
+    /** What the rows add up to. */
+    public synchronized LogState state() {
+        LogState known = state;
+        if (known == null) {
+            List<LogState> parts =
+                    Set.copyOf(strands.values()).stream().map(Strand::state).toList();
+            known = new LogState(
+                    ordered(parts.stream().map(LogState::kits), kit -> kit.arrival()),
+                    ordered(parts.stream().map(LogState::batches), BatchState::mixed));
+            state = known;
+        }
+        return known;
+    }
+
+    private static <T> Map<Long, T> ordered(Stream<Map<Long, T>> parts, Function<T, LogEntry> beginning) {
+        Map<Long, T> all = new LinkedHashMap<>();
+        parts.map(Map::entrySet)
+                .flatMap(Collection::stream)
+                .sorted(Comparator.comparing(entry -> beginning.apply(entry.getValue()), LogState.IN_ORDER))
+                .forEach(entry -> all.put(entry.getKey(), entry.getValue()));
+        return all;
+    }
+}

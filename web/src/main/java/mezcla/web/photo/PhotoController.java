@@ -1,0 +1,31 @@
+package mezcla.web.photo;
+
+import java.time.Duration;
+import mezcla.measure.Refusal;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+
+/** Shows photos to whoever is signed in. */
+@Controller
+class PhotoController {
+    private static final Duration KEPT_BY_BROWSERS = Duration.ofDays(30);
+
+    private final Photos photos;
+
+    PhotoController(Photos photos) {
+        this.photos = photos;
+    }
+
+    @GetMapping("/photos/{name}")
+    ResponseEntity<Resource> photo(@PathVariable String name) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.maxAge(KEPT_BY_BROWSERS).cachePrivate())
+                .body(photos.named(name).orElseThrow(() -> Refusal.of("unknown-photo")));
+    }
+}

@@ -1,0 +1,143 @@
+package mezcla.web.waste;
+
+import java.util.List;
+import java.util.Map;
+import mezcla.batch.DrumLevel;
+import mezcla.batch.WasteRoute;
+import mezcla.measure.Volume;
+import mezcla.web.drawing.DrumDrawing;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
+import mezcla.web.shell.TypedText;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The waste drums of the house. */
+@Controller
+class WasteController {
+    private static final int NAME_CHARACTERS = 40;
+
+    private final WasteService waste;
+    private final OneTimeForms forms;
+
+    WasteController(WasteService waste, OneTimeForms forms) {
+        this.waste = waste;
+        this.forms = forms;
+    }
+
+    /**
+     * A drum as it is shown.
+     *
+     * @param id which
+     * @param name what it is called
+     * @param kind what may go in
+     * @param level how full it is, in words
+     * @param due whether it is to be collected
+     * @param empty whether nothing is in it
+     * @param drawing the drum
+     */
+    public record View(
+            long id, String name, String kind, String level, boolean due, boolean empty, DrumDrawing drawing) {
+        private static View of(DrumLevel level) {
+            return new View(
+                    level.drum().id(),
+                    level.drum().name(),
+                    level.drum().kind().words(),
+                    "%s of %s"
+                            .formatted(
+                                    Figures.inAll(level.levelMl()),
+                                    Figures.inAll(level.drum().capacityMl())),
+                    level.due(),
+                    level.levelMl() <= 0,
+                    DrumDrawing.of(level));
+        }
+    }
+
+    @GetMapping("/waste")
+    ModelAndView drums() {
+        return page(Map.of(), new FieldErrors());
+    }
+
+    @PostMapping("/waste")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView add(@RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        String name = errors.read("drum", () -> TypedText.of(text(typed, "drum"), NAME_CHARACTERS, "missing"));
+        WasteRoute kind =
+                errors.read("kind", () -> TypedChoice.of(WasteRoute.values(), text(typed, "kind"), "unknown-route"));
+        Volume capacity = errors.read(
+                "capacity",
+                () -> Volume.parse(text(typed, "capacity"), Units.shown().volume()));
+        return answered(
+                typed,
+                errors,
+                "drum",
+                () -> waste.add(
+                        FieldErrors.known(name),
+                        FieldErrors.known(kind),
+                        FieldErrors.known(capacity).ml()));
+    }
+
+    @PostMapping("/waste/{id}/collections")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView collected(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        return answered(typed, new FieldErrors(), "drum-" + id, () -> waste.collected(member, id));
+    }
+
+    @PostMapping("/waste/{id}/removals")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        return answered(typed, new FieldErrors(), "drum-" + id, () -> waste.remove(id));
+    }
+
+    private ModelAndView answered(Map<String, String> typed, FieldErrors errors, String field, Runnable act) {
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    act.run();
+                    return "/waste?saved";
+                },
+                refusal -> field,
+                () -> page(typed, errors));
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
+        List<View> drums = waste.levels().stream().map(View::of).toList();
+        ModelAndView page = new ModelAndView("waste/waste");
+        page.addObject("waste", drums);
+        page.addObject("heading", title(drums));
+        page.addObject("kinds", WasteRoute.values());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+
+    private static String title(List<View> drums) {
+        if (drums.isEmpty()) {
+            return "No waste drums yet";
+        }
+        long due = drums.stream().filter(View::due).count();
+        return due == 0
+                ? "No drum has to be collected yet"
+                : "%s %s to be collected"
+                        .formatted(Figures.sentence(Figures.number(due)), due == 1 ? "drum is" : "drums are");
+    }
+}

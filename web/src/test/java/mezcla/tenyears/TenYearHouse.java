@@ -1,0 +1,298 @@
+package mezcla.tenyears;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import mezcla.batch.AirKept;
+import mezcla.batch.BatchState;
+import mezcla.batch.Bottle;
+import mezcla.batch.Climate;
+import mezcla.batch.FillState;
+import mezcla.batch.Light;
+import mezcla.batch.LogEntry;
+import mezcla.batch.LogState;
+import mezcla.batch.Place;
+import mezcla.batch.Stamp;
+import mezcla.batch.WasteRoute;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.FilmFormat;
+import mezcla.mixing.BatchPlan;
+import mezcla.verdict.Judging;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
+import mezcla.verdict.School;
+import mezcla.web.MezclaApplication;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Units;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.MemberMapper;
+import mezcla.web.shell.SignedIn;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Writes the log of a house of 300 members: 1,200 batches of which 30 stand, 40,000 runs, every second one looked at,
+ * and a temperature a day from each of six places. Every row goes through the log of the application, and every time and
+ * wear through the core.
+ */
+final class TenYearHouse {
+    static final String STEWARD = "bench.steward";
+    static final String PASSWORD = "ten-years-of-film";
+    static final int BATCHES = 1200;
+    static final int STANDING = 30;
+    static final int RUNS = 40_000;
+    static final int FULLEST_RUNS = 60;
+    private static final int SMALL_RUNS = 8;
+    private static final int MEMBERS = 300;
+    private static final int PLACES = 6;
+    private static final int DAYS = 3650;
+    private static final int BOTTLES = 160;
+    private static final double BOTTLE_ML = 6500;
+    private static final double TANK_ML = 500;
+    private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
+    private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
+
+    private final Random random = new Random(20);
+    private final Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+    private final HouseService houses;
+    private final DarkroomLog log;
+    private final Leaflets leaflets;
+    private final MemberMapper members;
+    private final List<SignedIn> people = new ArrayList<>();
+    private final List<Bottle> free = new ArrayList<>();
+
+    private TenYearHouse(ConfigurableApplicationContext context) {
+        this.houses = context.getBean(HouseService.class);
+        this.log = context.getBean(DarkroomLog.class);
+        this.leaflets = context.getBean(Leaflets.class);
+        this.members = context.getBean(MemberMapper.class);
+    }
+
+    /** Writes the house into an empty folder. Its last batch is the one with the most runs. */
+    static void write(Path folder) {
+        try (ConfigurableApplicationContext context = SpringApplication.run(
+                MezclaApplication.class, "--mezcla.data=" + folder, "--server.port=0", "--logging.level.root=warn")) {
+            String hash = context.getBean(PasswordEncoder.class).encode(PASSWORD);
+            context.getBean(TransactionTemplate.class)
+                    .executeWithoutResult(status -> new TenYearHouse(context).write(hash));
+        }
+    }
+
+    private void write(String hash) {
+        houses.setUp(new House("Ten Years", NZD, ZONE, Units.METRIC, null));
+        members.add(STEWARD, "Bench steward", hash, "STEWARD");
+        for (int i = 1; i < MEMBERS; i++) {
+            members.add("member" + i, "Member " + i, hash, "MEMBER");
+        }
+        people.addAll(members.all());
+        houses.addTank("500 ml tank", TANK_ML);
+        houses.addTank("1 L tank", 1000);
+        for (int i = 1; i <= BOTTLES; i++) {
+            houses.addBottle("N" + i, BOTTLE_ML, Bottle.Material.GLASS);
+        }
+        free.addAll(houses.bottles());
+        measurePlaces();
+        mixTenYears(
+                List.of(sheet("weir-separate-bath-set"), sheet("oxbow-negative-liquid"), sheet("lantern-slide-three")));
+    }
+
+    private void measurePlaces() {
+        for (int i = 1; i <= PLACES; i++) {
+            houses.addPlace("Shelf " + i);
+        }
+        for (Place place : houses.places()) {
+            houses.setClimate(place.id(), List.of(22.0, 18.0, 14.0, 18.0), Light.DARK);
+            List<Climate.Reading> readings = new ArrayList<>();
+            for (int day = DAYS; day > 0; day--) {
+                readings.add(new Climate.Reading(now.minus(Duration.ofDays(day)), 18 + 4 * Math.sin(day / 58.0)));
+            }
+            houses.addReadings(place.id(), readings);
+        }
+    }
+
+    private Leaflet sheet(String key) {
+        try {
+            String document =
+                    new ClassPathResource("demo/leaflets/" + key + ".json").getContentAsString(StandardCharsets.UTF_8);
+            long id = leaflets.add(leaflets.ofFile(document), null);
+            return leaflets.byId().get(id);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A batch every three days; the last thirty of them still stand, the very last with the most runs. */
+    private void mixTenYears(List<Leaflet> sheets) {
+        int[] runs = runs();
+        for (int i = 0; i < BATCHES; i++) {
+            boolean stands = i >= BATCHES - STANDING;
+            double mixedDaysAgo = stands ? 2 + (BATCHES - i) * 0.8 : (double) DAYS * (BATCHES - i) / BATCHES;
+            new Life(sheets.get(sheet(i)), mixedDaysAgo, stands).live(runs[i]);
+        }
+    }
+
+    /** Seven batches of ten are large; the last one is. */
+    private static int sheet(int batch) {
+        int kind = (batch + 1) % 10;
+        return kind < 7 ? 0 : kind < 9 ? 1 : 2;
+    }
+
+    /** How many runs each batch sees: most go through the large ones, and all add up. */
+    private static int[] runs() {
+        int[] runs = new int[BATCHES];
+        int left = RUNS;
+        for (int i = BATCHES - STANDING; i < BATCHES; i++) {
+            runs[i] = i == BATCHES - 1 ? FULLEST_RUNS : sheet(i) == 0 ? 20 : 3;
+            left -= runs[i];
+        }
+        int old = BATCHES - STANDING;
+        int small = (int) IntStream.range(0, old).filter(i -> sheet(i) != 0).count();
+        int large = old - small;
+        int most = (left - small * SMALL_RUNS) / large;
+        int over = (left - small * SMALL_RUNS) % large;
+        for (int i = 0; i < old; i++) {
+            runs[i] = sheet(i) != 0 ? SMALL_RUNS : over-- > 0 ? most + 1 : most;
+        }
+        return runs;
+    }
+
+    /** One batch, from its kit to the drain. */
+    private final class Life {
+        private final Leaflet sheet;
+        private final double mixedDaysAgo;
+        private final boolean stands;
+        private final List<LogEntry> rows = new ArrayList<>();
+        private long batch;
+
+        Life(Leaflet sheet, double mixedDaysAgo, boolean stands) {
+            this.sheet = sheet;
+            this.mixedDaysAgo = mixedDaysAgo;
+            this.stands = stands;
+        }
+
+        void live(int runs) {
+            mix();
+            double days = stands ? mixedDaysAgo - 1 : 40;
+            for (int run = 1; run <= runs; run++) {
+                run(mixedDaysAgo - days * run / (runs + 1), run);
+            }
+            if (!stands) {
+                pourAway(mixedDaysAgo - 41);
+            }
+        }
+
+        private <E extends LogEntry> E add(double daysAgo, Function<Stamp, E> row) {
+            E added = log.add(
+                    people.get(random.nextInt(people.size())),
+                    now.minusSeconds((long) (Math.max(0, daysAgo) * 86_400)),
+                    false,
+                    row);
+            rows.add(added);
+            return added;
+        }
+
+        private BatchState state() {
+            return LogState.fold(rows).batch(batch);
+        }
+
+        private void mix() {
+            long kit = log.newKit();
+            add(
+                    mixedDaysAgo + 10,
+                    stamp -> new LogEntry.KitArrived(
+                            stamp,
+                            kit,
+                            sheet,
+                            Money.ofMinor(NZD, 9000),
+                            Money.ofMinor(NZD, 500),
+                            null,
+                            List.of(),
+                            LogEntry.Bought.plainly(NZD)));
+            var kitState = LogState.fold(rows).kit(kit);
+            BatchPlan plan = kitState.plan(sheet.makesMl());
+            List<LogEntry.MixedFill> fills = plan.baths().stream()
+                    .map(bath -> new LogEntry.MixedFill(
+                            log.newFill(),
+                            sheet,
+                            bath.bath().key(),
+                            bath.mix().finalMl(),
+                            "all of it",
+                            free.remove(0),
+                            kitState.uses(bath),
+                            null))
+                    .toList();
+            batch = log.newBatch();
+            add(mixedDaysAgo, stamp -> new LogEntry.BatchMixed(stamp, batch, sheet.name(), fills));
+            Place place = houses.places().get((int) (batch % PLACES));
+            fills.forEach(fill -> add(
+                    mixedDaysAgo,
+                    stamp -> new LogEntry.FillMoved(stamp, fill.fillId(), fill.bottle(), place, AirKept.NOTHING)));
+        }
+
+        private void run(double daysAgo, int number) {
+            FilmFormat format = number % 3 == 0 ? FilmFormat.F135_12 : FilmFormat.F135_24;
+            List<LogEntry.Roll> rolls = List.of(new LogEntry.Roll(
+                    people.get(random.nextInt(people.size())).name(), format, format.equivalents(), 0, false));
+            Instant at = now.minusSeconds((long) (daysAgo * 86_400));
+            RunPlan plan =
+                    RunPlan.of(state(), new RunQuestion(rolls, TANK_ML, TANK_ML, Judging.by(School.LEAFLET), at, ZONE));
+            LogEntry.RunLogged run = add(
+                    daysAgo,
+                    stamp -> new LogEntry.RunLogged(
+                            stamp, batch, rolls, plan.asRunBaths(), TANK_ML, plan.against(), null));
+            if (number % 2 == 0) {
+                look(run, Math.max(0.1, daysAgo - 0.5));
+            }
+        }
+
+        private void look(LogEntry.RunLogged run, double daysAgo) {
+            LogEntry.Result result = random.nextInt(20) == 0 ? LogEntry.Result.THIN : LogEntry.Result.GOOD;
+            add(
+                    daysAgo,
+                    stamp -> new LogEntry.FilmInspected(
+                            stamp,
+                            batch,
+                            run.stamp().sequence(),
+                            0,
+                            run.baths().stream().map(LogEntry.RunBath::fillId).toList(),
+                            result,
+                            Set.of(),
+                            null,
+                            random.nextInt(50) == 0 ? "looked at on the light table" : null));
+        }
+
+        private void pourAway(double daysAgo) {
+            List<FillState> fills = state().fills();
+            add(
+                    daysAgo,
+                    stamp -> new LogEntry.FillsDiscarded(
+                            stamp,
+                            batch,
+                            fills.stream()
+                                    .map(fill -> new LogEntry.DiscardedFill(
+                                            fill.id(),
+                                            fill.volumeMl(),
+                                            WasteRoute.of(fill.bath().role())))
+                                    .toList(),
+                            "Done its rolls"));
+            fills.forEach(fill -> free.add(fill.bottle()));
+        }
+    }
+}

@@ -1,0 +1,291 @@
+package mezcla.tenyears;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Starts the packaged application on ten years of log and on the demonstration, and prints what its pages cost, each
+ * beside the sign-in page of the same run; {@code bin/bench} calls it. It fails when a page costs more than it may.
+ */
+final class TenYears {
+    private static final int REQUESTS = 300;
+    private static final int AT_A_TIME = 4;
+    private static final int WARM_UP = 300;
+    private static final double MOST_AGAINST_DEMO = 1.5;
+    private static final double MOST_AGAINST_SIGN_IN = 6;
+    private static final long PATIENCE_S = 120;
+    private static final String MEMORY = "-Xmx512m";
+    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
+
+    private TenYears() {}
+
+    /** What a page took, in ms, and what that is beside the sign-in page. */
+    private record Cost(double median, double late, int bytes) {}
+
+    /** What was measured of one started application. */
+    private record Measured(double startS, double memoryMb, Map<String, Cost> pages) {}
+
+    public static void main(String[] arguments) throws Exception {
+        Path jar = Path.of(arguments[0]);
+        Path folder = Path.of(arguments[1]);
+        if (Files.notExists(folder.resolve("ten-years"))) {
+            write(folder.resolve("ten-years"));
+        }
+        Measured bare =
+                measure(BareApplication.packagedLike(jar, folder.resolve("bare.jar")), List.of(), Map.of(), "", "");
+        Measured demo = measure(
+                jar,
+                List.of("--spring.profiles.active=demo", "--mezcla.data=" + folder.resolve("demo")),
+                pages(2),
+                "bram",
+                "count-the-rolls");
+        Measured ten = measure(
+                jar,
+                List.of("--mezcla.data=" + folder.resolve("ten-years")),
+                pages(TenYearHouse.BATCHES),
+                TenYearHouse.STEWARD,
+                TenYearHouse.PASSWORD);
+        System.exit(print(bare, demo, ten) ? 0 : 1);
+    }
+
+    private static void write(Path folder) throws IOException {
+        long began = System.nanoTime();
+        TenYearHouse.write(folder);
+        System.out.printf(
+                Locale.ROOT,
+                "Wrote %,d batches and %,d runs in %.0f s: %.0f MB.%n",
+                TenYearHouse.BATCHES,
+                TenYearHouse.RUNS,
+                (System.nanoTime() - began) / 1e9,
+                Files.size(folder.resolve("mezcla.db")) / 1e6);
+    }
+
+    private static Map<String, String> pages(long batch) {
+        String tonight = "?"
+                + "film[0].count=1&film[0].format=120&film[1].count=&film[1].format=135-36&process=&push=0&tank=1"
+                        .replace("[", URLEncoder.encode("[", StandardCharsets.UTF_8))
+                        .replace("]", URLEncoder.encode("]", StandardCharsets.UTF_8));
+        Map<String, String> pages = new LinkedHashMap<>();
+        pages.put("Sign-in", "/sign-in");
+        pages.put("Shelf, tonight", "/shelf" + tonight);
+        pages.put("Batch of many runs", "/batches/" + batch);
+        pages.put("Journal, first page", "/journal");
+        pages.put("Journal, filtered", "/journal?kind=RUNS");
+        pages.put("Journal, searched", "/journal?words=135");
+        pages.put("Journal, searched for what is rare", "/journal?words=no+such+words");
+        return pages;
+    }
+
+    private static Measured measure(
+            Path jar, List<String> options, Map<String, String> pages, String name, String password) throws Exception {
+        int port = freePort();
+        List<String> command =
+                new ArrayList<>(List.of("java", MEMORY, "-jar", jar.toString(), "--server.port=" + port));
+        command.addAll(options);
+        long began = System.nanoTime();
+        Process process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(jar.resolveSibling(jar.getFileName() + ".log").toFile())
+                .start();
+        try {
+            String address = "http://localhost:" + port;
+            waitFor(address, process);
+            double startS = (System.nanoTime() - began) / 1e9;
+            Map<String, Cost> costs = new LinkedHashMap<>();
+            if (!pages.isEmpty()) {
+                HttpClient member = signedIn(address, name, password);
+                HttpClient nobody = HttpClient.newHttpClient();
+                for (String page : pages.values()) {
+                    ask(page.equals("/sign-in") ? nobody : member, address + page, WARM_UP);
+                }
+                for (Map.Entry<String, String> page : pages.entrySet()) {
+                    HttpClient client = page.getValue().equals("/sign-in") ? nobody : member;
+                    costs.put(page.getKey(), ask(client, address + page.getValue(), REQUESTS));
+                }
+            }
+            return new Measured(startS, residentMb(process), costs);
+        } finally {
+            process.destroy();
+            process.waitFor(PATIENCE_S, TimeUnit.SECONDS);
+        }
+    }
+
+    private static int freePort() throws IOException {
+        try (java.net.ServerSocket socket = new java.net.ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    private static void waitFor(String address, Process process) throws Exception {
+        HttpClient client = HttpClient.newHttpClient();
+        long until = System.nanoTime() + Duration.ofSeconds(PATIENCE_S).toNanos();
+        while (System.nanoTime() < until && process.isAlive()) {
+            try {
+                if (client.send(get(address + "/sign-in"), HttpResponse.BodyHandlers.discarding())
+                                .statusCode()
+                        == 200) {
+                    return;
+                }
+            } catch (IOException notYet) {
+                TimeUnit.MILLISECONDS.sleep(20);
+            }
+        }
+        throw new IllegalStateException("it did not start");
+    }
+
+    /** The demonstration writes its people only once it answers already. */
+    private static HttpClient signedIn(String address, String name, String password) throws Exception {
+        for (int i = 0; i < 20; i++) {
+            Optional<HttpClient> client = signIn(address, name, password);
+            if (client.isPresent()) {
+                return client.get();
+            }
+            TimeUnit.SECONDS.sleep(2);
+        }
+        throw new IllegalStateException(name + " was not let in");
+    }
+
+    private static Optional<HttpClient> signIn(String address, String name, String password) throws Exception {
+        HttpClient client = HttpClient.newBuilder()
+                .cookieHandler(new CookieManager())
+                .followRedirects(HttpClient.Redirect.NORMAL)
+                .build();
+        String page = client.send(get(address + "/sign-in"), HttpResponse.BodyHandlers.ofString())
+                .body();
+        Matcher token = TOKEN.matcher(page);
+        if (!token.find()) {
+            throw new IllegalStateException("the sign-in page has no token");
+        }
+        String form =
+                "_csrf=%s&name=%s&password=%s".formatted(encoded(token.group(1)), encoded(name), encoded(password));
+        HttpResponse<String> answer = client.send(
+                HttpRequest.newBuilder(URI.create(address + "/sign-in"))
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(HttpRequest.BodyPublishers.ofString(form))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        return answer.uri().getPath().equals("/sign-in") ? Optional.empty() : Optional.of(client);
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    private static HttpRequest get(String address) {
+        return HttpRequest.newBuilder(URI.create(address)).build();
+    }
+
+    private static Cost ask(HttpClient client, String address, int times) throws Exception {
+        ExecutorService askers = Executors.newFixedThreadPool(AT_A_TIME);
+        try {
+            List<Future<double[]>> answers = new ArrayList<>();
+            for (int i = 0; i < times; i++) {
+                answers.add(askers.submit(() -> {
+                    long began = System.nanoTime();
+                    HttpResponse<byte[]> answer = client.send(get(address), HttpResponse.BodyHandlers.ofByteArray());
+                    double ms = (System.nanoTime() - began) / 1e6;
+                    if (answer.statusCode() != 200) {
+                        throw new IllegalStateException(address + " answered " + answer.statusCode());
+                    }
+                    return new double[] {ms, answer.body().length};
+                }));
+            }
+            return cost(answers);
+        } finally {
+            askers.shutdown();
+        }
+    }
+
+    private static Cost cost(List<Future<double[]>> answers) throws InterruptedException, ExecutionException {
+        double[] ms = new double[answers.size()];
+        int bytes = 0;
+        for (int i = 0; i < ms.length; i++) {
+            double[] answer = answers.get(i).get();
+            ms[i] = answer[0];
+            bytes = (int) answer[1];
+        }
+        Arrays.sort(ms);
+        return new Cost(ms[ms.length / 2], ms[(int) Math.ceil(ms.length * 0.95) - 1], bytes);
+    }
+
+    /** What the process holds in memory, as the kernel counts it. */
+    private static double residentMb(Process process) throws IOException {
+        for (String line : Files.readAllLines(Path.of("/proc/" + process.pid() + "/status"))) {
+            if (line.startsWith("VmRSS:")) {
+                return Double.parseDouble(line.replaceAll("[^0-9]", "")) / 1024;
+            }
+        }
+        throw new IllegalStateException("no VmRSS");
+    }
+
+    private static boolean print(Measured bare, Measured demo, Measured ten) {
+        System.out.printf(
+                "%n| page | demo: median | p95 | ten years: median | p95 | × demo | × sign-in | kB |%n|---|--:|--:|--:|--:|--:|--:|--:|%n");
+        double signIn = cost(ten, "Sign-in").median();
+        boolean within = true;
+        for (Map.Entry<String, Cost> page : ten.pages().entrySet()) {
+            Cost there = page.getValue();
+            Cost here = cost(demo, page.getKey());
+            double againstDemo = there.median() / here.median();
+            double againstSignIn = there.median() / signIn;
+            boolean limited = page.getKey().startsWith("Shelf") || page.getKey().startsWith("Batch");
+            within &= againstDemo <= MOST_AGAINST_DEMO && (!limited || againstSignIn <= MOST_AGAINST_SIGN_IN);
+            System.out.printf(
+                    Locale.ROOT,
+                    "| %s | %.1f ms | %.1f | %.1f ms | %.1f | %.2f | %.1f | %.0f |%n",
+                    page.getKey(),
+                    here.median(),
+                    here.late(),
+                    there.median(),
+                    there.late(),
+                    againstDemo,
+                    againstSignIn,
+                    there.bytes() / 1e3);
+        }
+        System.out.printf(
+                Locale.ROOT,
+                "%n| | bare application | demo | ten years |%n|---|--:|--:|--:|%n| until the first page | %.1f s | %.1f s | %.1f s |%n| memory afterwards | %.0f MB | %.0f MB | %.0f MB |%n",
+                bare.startS(),
+                demo.startS(),
+                ten.startS(),
+                bare.memoryMb(),
+                demo.memoryMb(),
+                ten.memoryMb());
+        System.out.println(
+                within
+                        ? "\nEvery page is within what it may cost."
+                        : "\nSome page costs more than 1.5 × the demo, or Shelf or Batch more than 6 × the sign-in page.");
+        return within;
+    }
+
+    private static Cost cost(Measured measured, String page) {
+        Cost cost = measured.pages().get(page);
+        if (cost == null) {
+            throw new IllegalStateException("not measured: " + page);
+        }
+        return cost;
+    }
+}
