@@ -70,6 +70,7 @@ public class BadInputTest extends DemoApplicationTest {
         WEEKS("", "   ", "abc", "-3", "99", "1.5", "NaN", SCRIPT),
         VIALS("", "   ", "abc", "-3", "0", "100", "1.5", "NaN", SCRIPT),
         FIGURE("", "   ", "abc", "-3", "NaN", SCRIPT),
+        OPTIONAL_LIMIT("abc", "-3", "0", "1000", "NaN", "3 ml", SCRIPT),
         OPTIONAL_ADDRESS("darkroom", "ftp://darkroom", "javascript:alert(1)", SCRIPT);
 
         private final List<String> refused;
@@ -290,6 +291,22 @@ public class BadInputTest extends DemoApplicationTest {
                         "ines",
                         Map.of("code", ShortCode.of(developer), "level", "", "sign", ""),
                         Map.of("code", Takes.CODE, "level", Takes.OPTIONAL_VOLUME, "sign", Takes.OPTIONAL_CHOICE)),
+                new Form(
+                        "/waste",
+                        "bram",
+                        Map.of("drum", "Red drum", "kind", "OTHERS", "capacity", "20 L"),
+                        Map.of("drum", Takes.WORDS, "kind", Takes.CHOICE, "capacity", Takes.VOLUME)),
+                new Form(
+                        "/leaflets/1/limits/dev",
+                        "bram",
+                        Map.of("rolls-dev", "20", "days-dev", "40", "reason-dev", "good so far"),
+                        Map.of(
+                                "rolls-dev",
+                                Takes.OPTIONAL_LIMIT,
+                                "days-dev",
+                                Takes.OPTIONAL_LIMIT,
+                                "reason-dev",
+                                Takes.WORDS)),
                 new Form("/fills/" + developer + "/clips", "ines", Map.of(), Map.of("result", Takes.CHOICE)),
                 new Form(
                         "/house/schools",

@@ -10,15 +10,20 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import mezcla.batch.LogEntry;
 import mezcla.batch.ShortCode;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.photo.Photos;
+import mezcla.web.photo.Picture;
 import mezcla.web.shell.Members;
+import mezcla.web.shell.SignedIn;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpMethod;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -133,6 +138,14 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /house/heaters", Who.STEWARDS},
         {"POST /house/heaters/{id}/offset", Who.STEWARDS},
         {"POST /house/{list}/{id}/removals", Who.STEWARDS},
+        {"GET /journal/writers", Who.MEMBERS},
+        {"GET /photos/{name}", Who.MEMBERS},
+        {"GET /waste", Who.MEMBERS},
+        {"POST /waste", Who.STEWARDS},
+        {"POST /waste/{id}/collections", Who.STEWARDS},
+        {"POST /waste/{id}/removals", Who.STEWARDS},
+        {"GET /leaflets/{id}/evidence", Who.MEMBERS},
+        {"POST /leaflets/{id}/limits/{bath}", Who.STEWARDS},
     };
 
     @Autowired
@@ -143,6 +156,12 @@ public class RoutesTest extends DemoApplicationTest {
 
     @Autowired
     private DarkroomLog log;
+
+    @Autowired
+    private Photos photos;
+
+    @Autowired
+    private TransactionTemplate transaction;
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -197,6 +216,27 @@ public class RoutesTest extends DemoApplicationTest {
         return log.state().batch(5).runs().get(0).stamp().sequence();
     }
 
+    private String photo() {
+        if (photos.ofBatch(5).isEmpty()) {
+            long look = transaction.execute(status -> log.add(
+                            (SignedIn) members.loadUserByUsername("ines"),
+                            stamp -> new LogEntry.FilmInspected(
+                                    stamp,
+                                    5,
+                                    runOfBatchFive(),
+                                    0,
+                                    List.of(),
+                                    LogEntry.Result.GOOD,
+                                    Set.of(),
+                                    null,
+                                    null))
+                    .stamp()
+                    .sequence());
+            transaction.executeWithoutResult(status -> photos.keep(look, new Picture(new byte[] {1}, 1, 1)));
+        }
+        return photos.ofBatch(5).get(0).file();
+    }
+
     /** A route with numbers of things that exist, and nothing typed. */
     private MockHttpServletRequestBuilder asked(String route, String name) {
         String page = route.substring(route.indexOf(' ') + 1)
@@ -206,6 +246,8 @@ public class RoutesTest extends DemoApplicationTest {
                 .replace("/batches/{id}", "/batches/5")
                 .replace("{id}", "1")
                 .replace("{sequence}", "1")
+                .replace("{bath}", "dev")
+                .replace("{name}", photo())
                 .replace("{code}", ShortCode.of(7))
                 .replace("{run}", Long.toString(runOfBatchFive()))
                 .replace("{started}", "1");

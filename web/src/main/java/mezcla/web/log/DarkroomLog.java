@@ -100,11 +100,9 @@ public class DarkroomLog {
     @Transactional(propagation = Propagation.MANDATORY)
     public <E extends LogEntry> E add(SignedIn who, Instant happenedAt, boolean about, Function<Stamp, E> entry) {
         Instant now = clock.instant();
-        String kind = entry.apply(new Stamp(0, happenedAt, now, who.name(), about))
-                .getClass()
-                .getSimpleName();
-        long sequence = mapper.addEntry(kind, who.id(), happenedAt, now, about);
+        long sequence = mapper.lastSequence() + 1;
         E row = entry.apply(new Stamp(sequence, happenedAt, now, who.name(), about));
+        mapper.addEntry(sequence, row.getClass().getSimpleName(), who.id(), happenedAt, now, about);
         writer.addDetails(row);
         return row;
     }

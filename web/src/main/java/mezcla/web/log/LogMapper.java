@@ -364,15 +364,12 @@ interface LogMapper {
     @Select(value = "INSERT INTO fill DEFAULT VALUES RETURNING id", affectData = true)
     long newFill();
 
-    @Select(
-            value =
-                    """
-            INSERT INTO log_entry (kind, member_id, happened_at, recorded_at, about)
-            VALUES (#{kind}, #{memberId}, #{happenedAt}, #{recordedAt}, #{about})
-            RETURNING sequence
-            """,
-            affectData = true)
-    long addEntry(String kind, long memberId, Instant happenedAt, Instant recordedAt, boolean about);
+    @Insert(
+            """
+            INSERT INTO log_entry (sequence, kind, member_id, happened_at, recorded_at, about)
+            VALUES (#{sequence}, #{kind}, #{memberId}, #{happenedAt}, #{recordedAt}, #{about})
+            """)
+    void addEntry(long sequence, String kind, long memberId, Instant happenedAt, Instant recordedAt, boolean about);
 
     @Insert(
             """
