@@ -182,7 +182,8 @@ public class JournalTest extends DemoApplicationTest {
                 .andExpect(content().string(containsString("Older")))
                 .andExpect(content().string(not(containsString("Newer"))));
         pages.perform(get("/journal?page=2").with(user(ines)))
-                .andExpect(content().string(containsString("Newer")))
+                .andExpect(content().string(containsString("Newer")));
+        pages.perform(get("/journal?page=3").with(user(ines)))
                 .andExpect(content().string(containsString("Kit 1 came")));
     }
 

@@ -284,6 +284,13 @@ public class BenchJourneyTest {
     @Test(dependsOnMethods = "theBenchSurvivesAPowerCutAndEndsWithWhatWasPoured")
     public void oneBathIsRenewedAtTheBenchAndTheCardIsEntered() {
         Page bram = browser.signedIn("bram", 1280, 800);
+        bram.navigate("/waste");
+        Locator drum = bram.locator(".drums li", new Page.LocatorOptions().setHasText("White drum"));
+        assertThat(drum).containsText("1.2 L of 20 L");
+        bram.navigate("/batches/2");
+        assertThat(heading(bram)).hasText("Renew the developer; the rest is sound");
+        Locator bleachFix = bram.locator(".fills tr", new Page.LocatorOptions().setHasText("Bleach-fix"));
+        String before = bleachFix.innerText();
         bram.navigate("/batches/2/renew?bath=dev");
         fill(bram, "volume", "600 ml");
         assertThat(heading(bram)).containsText("Mix 600 ml of developer");
@@ -295,6 +302,11 @@ public class BenchJourneyTest {
         }
         assertThat(bram.getByText("It takes its place in batch 2.")).isVisible();
         space(bram, "**/batches/2?mixed");
+        assertThat(heading(bram)).not().containsText("Renew");
+        Assertions.assertThat(bleachFix.innerText()).isEqualTo(before);
+        bram.navigate("/waste");
+        assertThat(drum).containsText("2.3 L of 20 L");
+        bram.navigate("/batches/2");
         bram.getByRole(AriaRole.LINK, byName("Power-cut card")).click();
         Browser.assertAccessible(bram);
         bram.getByRole(AriaRole.CHECKBOX, byName("1")).check();

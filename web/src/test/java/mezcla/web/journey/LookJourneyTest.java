@@ -7,6 +7,7 @@ import static mezcla.web.journey.Browser.heading;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
 import mezcla.web.DemoApplicationTest;
 import org.assertj.core.api.Assertions;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -78,6 +79,64 @@ public class LookJourneyTest extends DemoApplicationTest {
         Assertions.assertThat(browser.troubles()).isEmpty();
     }
 
+    @Test
+    public void aRoundOfTheShelfFindsABottleOnAPhone() {
+        Page saoirse = browser.signedIn("saoirse", 390, 844);
+        saoirse.navigate("/walk");
+        Browser.assertAccessible(saoirse);
+        assertThat(heading(saoirse)).hasText("Every bottle was in hand this month");
+        Locator first = saoirse.locator(".round li").first();
+        String before = first.locator("small").innerText();
+        String bottle = first.locator("a").innerText();
+        String code = first.locator("strong").innerText();
+        saoirse.getByLabel("Code on the label, scanned or typed").fill("0000");
+        saoirse.getByRole(AriaRole.BUTTON, byName("It is there")).click();
+        assertThat(saoirse.locator("#code-error")).not().isEmpty();
+        saoirse.getByLabel("Code on the label, scanned or typed").fill("http://darkroom.local/codes/" + code);
+        saoirse.getByLabel("Level, ml; empty when it is right").fill("490");
+        saoirse.getByLabel("It looks", new Page.GetByLabelOptions().setExact(true))
+                .selectOption("DARK");
+        saoirse.getByRole(AriaRole.BUTTON, byName("It is there")).click();
+        assertThat(saoirse.locator(".notice")).containsText("is found");
+        Locator seen = saoirse.locator(".round li", new Page.LocatorOptions().setHasText(code))
+                .locator("small");
+        assertThat(seen).containsText("490 ml");
+        Assertions.assertThat(seen.innerText().split("in hand on")[1]).isNotEqualTo(before.split("in hand on")[1]);
+        saoirse.getByRole(AriaRole.LINK, byName(bottle)).first().click();
+        assertThat(saoirse.locator("main")).containsText("490");
+        Assertions.assertThat(browser.troubles()).isEmpty();
+    }
+
+    @Test
+    public void aPhotoOfAFaultIsKeptWithItsRollAndARunIsNamedInTheLifeWindow() {
+        Page ines = browser.signedIn("ines", 1280, 800);
+        ines.navigate("/batches/2");
+        Locator run = ines.locator(".life-point").last();
+        run.focus();
+        assertThat(run.locator(".life-name")).isVisible();
+        assertThat(run.locator(".life-name")).containsText("18 rolls");
+        ines.keyboard().press("ArrowLeft");
+        assertThat(ines.locator(".life-point:focus .life-name")).containsText("14 rolls");
+        ines.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Film to look at"))
+                .click();
+        ines.getByLabel("streaks").check();
+        ines.locator("#photo").setInputFiles(new FilePayload("notes.txt", "image/png", new byte[] {1, 2, 3}));
+        ines.getByRole(AriaRole.BUTTON, byName("Log what I see")).click();
+        assertThat(ines.locator("#photo-error")).containsText("no picture that can be read");
+        assertThat(ines.getByLabel("streaks")).isChecked();
+        ines.locator("#photo").setInputFiles(new FilePayload("film.png", "image/png", ines.screenshot()));
+        ines.getByRole(AriaRole.BUTTON, byName("Log what I see")).click();
+        assertThat(ines.getByText("What you saw is logged.")).isVisible();
+        Locator photo = ines.locator(".photos img").first();
+        assertThat(photo).isVisible();
+        photo.scrollIntoViewIfNeeded();
+        ines.waitForCondition(() -> Integer.valueOf(1280).equals(photo.evaluate("picture => picture.naturalWidth")));
+        Browser.assertAccessible(ines);
+        Assertions.assertThat(browser.troubles())
+                .allMatch(trouble -> trouble.contains("422"))
+                .hasSizeLessThanOrEqualTo(1);
+    }
+
     @Test(dependsOnMethods = "contaminationShowsAtOnceToEverybody")
     public void anotherSchoolIsChosenWithItsConsequencesInSight() {
         Page bram = browser.signedIn("bram", 1280, 800);
@@ -94,7 +153,17 @@ public class LookJourneyTest extends DemoApplicationTest {
         assertThat(bram.getByText("Judged carefully")).isVisible();
         bram.keyboard().press("d");
         assertThat(bram.locator("html")).hasAttribute("data-theme", "dim");
-        for (String page : new String[] {"/batches/3", "/fills/5", "/fills/5/look", "/signs", "/house"}) {
+        for (String page : new String[] {
+            "/batches/3",
+            "/fills/5",
+            "/fills/5/look",
+            "/signs",
+            "/house",
+            "/waste",
+            "/leaflets/1/evidence",
+            "/walk",
+            "/shelf"
+        }) {
             bram.navigate(page);
             Browser.assertAccessible(bram);
         }
