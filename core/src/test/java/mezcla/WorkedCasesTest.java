@@ -30,7 +30,9 @@ import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
@@ -41,7 +43,11 @@ import mezcla.mixing.WaterBlend;
 import mezcla.money.BreakEven;
 import mezcla.money.KitLedger;
 import mezcla.money.Sharing;
+import mezcla.processing.Agitation;
+import mezcla.processing.EquivalentDevelopment;
 import mezcla.processing.RunTime;
+import mezcla.processing.Schedule;
+import mezcla.processing.WarmUp;
 import mezcla.verdict.BatchVerdict;
 import mezcla.verdict.FillCondition;
 import mezcla.verdict.FillVerdict;
@@ -76,6 +82,9 @@ public class WorkedCasesTest {
         checks.put("cost", this::cost);
         checks.put("verdict", this::verdict);
         checks.put("effective-age", this::effectiveAge);
+        checks.put("schedule", this::schedule);
+        checks.put("warm-up", this::warmUp);
+        checks.put("equivalent-development", this::equivalentDevelopment);
     }
 
     @DataProvider
@@ -91,6 +100,106 @@ public class WorkedCasesTest {
 
     private boolean hasRule(Case worked) {
         return checks.containsKey(worked.kind());
+    }
+
+    private void schedule(Case worked) {
+        Schedule schedule = Schedule.of(each(
+                worked.given().get("steps"),
+                node -> new Schedule.Step(
+                        node.get("name").asString(),
+                        node.get("seconds").asDouble(),
+                        Schedule.Clock.valueOf(node.get("clock").asString().toUpperCase(Locale.ROOT)),
+                        node.get("fillSeconds").asDouble(),
+                        node.get("drainSeconds").asDouble(),
+                        agitation(node.get("agitation")))));
+        number(worked, "totalSeconds", schedule.totalSeconds());
+        JsonNode steps = worked.expect().get("steps");
+        assertThat(schedule.steps()).hasSize(steps.size());
+        for (int i = 0; i < steps.size(); i++) {
+            Schedule.Timed timed = schedule.steps().get(i);
+            assertThat(timed.step().name()).isEqualTo(steps.get(i).get("name").asString());
+            assertNumber("startsAt", timed.startsAt(), steps.get(i).get("startsAt"), 0);
+            assertNumber("endsAt", timed.endsAt(), steps.get(i).get("endsAt"), 0);
+            assertThat(timed.cues().stream().map(WorkedCasesTest::words).toList())
+                    .isEqualTo(each(steps.get(i).get("cues"), WorkedCasesTest::words));
+        }
+    }
+
+    private static @Nullable Agitation agitation(@Nullable JsonNode node) {
+        if (node == null || node.isNull()) {
+            return null;
+        }
+        return node.has("continuous")
+                ? new Agitation.Continuous()
+                : new Agitation.Intervals(
+                        node.get("initial").asDouble(),
+                        node.get("every").asDouble(),
+                        node.get("for").asDouble());
+    }
+
+    private static String words(Schedule.Cue cue) {
+        return "%.3f %s %s"
+                .formatted(
+                        cue.at(),
+                        cue.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                        cue.forSeconds() == null ? "" : "%.3f".formatted(cue.forSeconds()));
+    }
+
+    private static String words(JsonNode cue) {
+        return "%.3f %s %s"
+                .formatted(
+                        cue.get("t").asDouble(),
+                        cue.get("cue").asString(),
+                        cue.has("for") ? "%.3f".formatted(cue.get("for").asDouble()) : "");
+    }
+
+    private void warmUp(Case worked) {
+        JsonNode given = worked.given();
+        WarmUp warm = WarmUp.of(
+                new WarmUp.Tub(
+                        given.get("bathLitres").asDouble(),
+                        given.get("powerW").asDouble(),
+                        given.get("lossWPerK").asDouble(),
+                        given.get("roomC").asDouble(),
+                        given.get("bathStartC").asDouble()),
+                each(
+                        given.get("bottles"),
+                        node -> new WarmUp.Warmed(
+                                node.get("litres").asDouble(),
+                                node.get("wPerK").asDouble(),
+                                node.get("startC").asDouble())),
+                given.get("setC").asDouble(),
+                given.get("targetC").asDouble(),
+                given.get("toleranceC").asDouble());
+        number(worked, "readySeconds", warm.readySeconds());
+        number(worked, "untilSeconds", warm.untilSeconds());
+    }
+
+    private void equivalentDevelopment(Case worked) {
+        JsonNode table = worked.given().get("temperatureTable");
+        Timing timing = new Timing(
+                1,
+                worked.given().get("atC").asDouble(),
+                worked.given().get("atC").asDouble(),
+                worked.given().get("atC").asDouble(),
+                new Exhaustion.Fixed(),
+                List.of(),
+                table == null || table.isNull()
+                        ? List.of()
+                        : each(
+                                table,
+                                point -> new Timing.TimeAt(
+                                        point.get("c").asDouble(),
+                                        point.get("seconds").asDouble())));
+        number(
+                worked,
+                "equivalentSeconds",
+                EquivalentDevelopment.seconds(
+                        timing,
+                        each(
+                                worked.given().get("readings"),
+                                node -> new EquivalentDevelopment.Reading(
+                                        node.get(0).asDouble(), node.get(1).asDouble()))));
     }
 
     private void effectiveAge(Case worked) {

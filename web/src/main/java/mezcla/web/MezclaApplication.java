@@ -5,8 +5,10 @@ import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
+import org.springframework.scheduling.annotation.EnableAsync;
 
 /** Starts Mezcla. */
+@EnableAsync
 @SpringBootApplication
 @MapperScan(basePackageClasses = MezclaApplication.class, annotationClass = org.apache.ibatis.annotations.Mapper.class)
 public class MezclaApplication {

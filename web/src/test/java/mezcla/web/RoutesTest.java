@@ -139,6 +139,12 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /house/heaters/{id}/offset", Who.STEWARDS},
         {"POST /house/{list}/{id}/removals", Who.STEWARDS},
         {"GET /journal/writers", Who.MEMBERS},
+        {"GET /runs/{started}/ribbon", Who.MEMBERS},
+        {"GET /runs/{started}/events", Who.MEMBERS},
+        {"POST /runs/{started}/events", Who.MEMBERS},
+        {"GET /practice", Who.MEMBERS},
+        {"GET /practice/{leaflet}", Who.MEMBERS},
+        {"POST /practice/{leaflet}/report", Who.MEMBERS},
         {"GET /photos/{name}", Who.MEMBERS},
         {"GET /waste", Who.MEMBERS},
         {"POST /waste", Who.STEWARDS},
@@ -247,6 +253,7 @@ public class RoutesTest extends DemoApplicationTest {
                 .replace("{id}", "1")
                 .replace("{sequence}", "1")
                 .replace("{bath}", "dev")
+                .replace("{leaflet}", "1")
                 .replace("{name}", photo())
                 .replace("{code}", ShortCode.of(7))
                 .replace("{run}", Long.toString(runOfBatchFive()))

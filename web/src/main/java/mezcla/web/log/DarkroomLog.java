@@ -10,6 +10,9 @@ import mezcla.batch.LogState;
 import mezcla.batch.Stamp;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.shell.SignedIn;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -48,6 +51,14 @@ public class DarkroomLog {
             read.accumulateAndGet(book, DarkroomLog::theLonger);
         }
         return book;
+    }
+
+    /** The first to ask waits for the whole log to be read and folded; that is done before anybody does. */
+    @Async
+    @EventListener(ApplicationReadyEvent.class)
+    @Transactional(readOnly = true)
+    public void readAhead() {
+        book().state();
     }
 
     private static LogBook theLonger(LogBook one, LogBook other) {

@@ -7,9 +7,12 @@ import java.util.Objects;
 import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
 import mezcla.verdict.RunPlan;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
+import mezcla.web.ribbon.RibbonService;
+import mezcla.web.ribbon.StepsView;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
@@ -33,9 +36,11 @@ class RunController {
     private final RunService runs;
     private final HouseService houses;
     private final OneTimeForms forms;
+    private final RibbonService ribbon;
     private final Clock clock;
 
-    RunController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock) {
+    RunController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock, RibbonService ribbon) {
+        this.ribbon = ribbon;
         this.runs = runs;
         this.houses = houses;
         this.forms = forms;
@@ -110,7 +115,9 @@ class RunController {
                 form,
                 member,
                 model,
-                (rolls, tank) -> "/runs/" + runs.start(member, id, rolls, tank, form.seenSequence()));
+                (rolls, tank) -> "/runs/"
+                        + runs.start(member, id, rolls, tank, form.seenSequence(), form.choices())
+                        + "/ribbon");
     }
 
     @PostMapping("/batches/{id}/overrides")
@@ -171,6 +178,15 @@ class RunController {
                 plan.refusals().stream()
                         .filter(refusal -> !fieldOf(refusal).equals("run"))
                         .forEach(refusal -> errors.add(fieldOf(refusal), refusal));
+                errors.read("steps", () -> {
+                    model.addAttribute(
+                            "steps",
+                            StepsView.of(
+                                    ribbon.steps(plan, form.choices()),
+                                    clock.instant(),
+                                    houses.house().timeZone()));
+                    return plan;
+                });
                 model.addAttribute(
                         "answer", RunView.of(plan, member.name(), houses.house().timeZone()));
             }
@@ -185,6 +201,7 @@ class RunController {
         model.addAttribute("errors", errors);
         model.addAttribute("formats", FilmFormat.values());
         model.addAttribute("pushes", RunForm.PUSHES);
+        model.addAttribute("movements", Movement.values());
         model.addAttribute("tanks", houses.tanks());
         return new ModelAndView(
                 "run/run", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);

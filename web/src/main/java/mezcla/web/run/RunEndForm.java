@@ -5,8 +5,11 @@ import java.util.Map;
 import mezcla.batch.LogEntry;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Temperature;
+import mezcla.processing.RunProgress;
 import mezcla.web.house.Units;
+import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
 import org.jspecify.annotations.Nullable;
 
 /** What a member typed about how a run went, as it was typed. */
@@ -23,6 +26,27 @@ public class RunEndForm extends RunForm {
                         bath.seconds() == null
                                 ? ""
                                 : ProcessingTime.ofSeconds(bath.seconds()).toString()));
+    }
+
+    /** Goes on with what was confirmed while it was under way. */
+    void beginWith(RibbonService.Running running, RunProgress progress) {
+        for (RunProgress.Passed passed : progress.passed()) {
+            String bath = running.steps().steps().get(passed.step()).bath();
+            if (bath == null) {
+                continue;
+            }
+            long fill = running.batch().fills().stream()
+                    .filter(each -> each.mixed().bathKey().equals(bath))
+                    .findFirst()
+                    .orElseThrow()
+                    .id();
+            if (passed.realSeconds() != null) {
+                times.put(fill, Figures.clock(passed.realSeconds()));
+            }
+            if (passed.celsius() != null) {
+                temperatures.put(fill, Figures.celsius(passed.celsius()));
+            }
+        }
     }
 
     /** Reads what a bath really had; what is left empty was not noted. */

@@ -3,19 +3,74 @@ package mezcla.web.run;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
+import java.util.Arrays;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
+import mezcla.processing.RunSteps;
 import mezcla.web.film.FilmForm;
 import mezcla.web.house.House;
 import org.jspecify.annotations.Nullable;
 
 /** What a member typed about a run, as it was typed. */
 public class RunForm extends FilmForm {
+    private static final String YES = "yes";
+    private static final String NO = "no";
+
     private boolean done;
     private String when = "";
     private boolean about;
     private String why = "";
     private String seen = "";
     private String formKey = "";
+    private String movement = Movement.INVERSION.name();
+    private String preSoak = YES;
+    private String rinse = NO;
+    private String finalRinse = YES;
+
+    /** How the run is done; what cannot be read is taken as usual. */
+    RunSteps.Choices choices() {
+        Movement moved = Arrays.stream(Movement.values())
+                .filter(each -> each.name().equals(movement))
+                .findFirst()
+                .orElse(Movement.INVERSION);
+        return new RunSteps.Choices(!preSoak.equals(NO), rinse.equals(YES), !finalRinse.equals(NO), moved);
+    }
+
+    /** How the tank is moved. */
+    public String getMovement() {
+        return movement;
+    }
+
+    public void setMovement(String movement) {
+        this.movement = movement;
+    }
+
+    /** Whether film is soaked first, where the leaflet names it. */
+    public String getPreSoak() {
+        return preSoak;
+    }
+
+    public void setPreSoak(String preSoak) {
+        this.preSoak = preSoak;
+    }
+
+    /** Whether film is rinsed after the developer. */
+    public String getRinse() {
+        return rinse;
+    }
+
+    public void setRinse(String rinse) {
+        this.rinse = rinse;
+    }
+
+    /** Whether the final rinse is part of it. */
+    public String getFinalRinse() {
+        return finalRinse;
+    }
+
+    public void setFinalRinse(String finalRinse) {
+        this.finalRinse = finalRinse;
+    }
 
     /** Whether the film has been through already. */
     public boolean isDone() {

@@ -13,6 +13,7 @@ import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.MovedOn;
 import mezcla.measure.Refusal;
+import mezcla.processing.RunSteps;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.house.HouseService;
@@ -21,6 +22,7 @@ import mezcla.web.house.Tank;
 import mezcla.web.journal.EntryLine;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -30,11 +32,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class RunService {
     private final DarkroomLog log;
+    private final RibbonService ribbon;
     private final Planning planning;
     private final HouseService houses;
     private final Clock clock;
 
-    RunService(DarkroomLog log, Planning planning, HouseService houses, Clock clock) {
+    RunService(DarkroomLog log, Planning planning, HouseService houses, Clock clock, RibbonService ribbon) {
+        this.ribbon = ribbon;
         this.log = log;
         this.planning = planning;
         this.houses = houses;
@@ -128,12 +132,14 @@ public class RunService {
      * @param rolls the film
      * @param tank the tank
      * @param seen the last row of the log when the plan was shown
+     * @param choices how it is done
      * @return its sequence in the log
      * @throws Refusal {@code moved-on} when something about the batch was logged since, or the first of what speaks
      *     against the plan
      */
     @Transactional
-    public long start(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, long seen) {
+    public long start(
+            SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, long seen, RunSteps.Choices choices) {
         if (!movedOn(batchId, seen).isEmpty()) {
             throw Refusal.of("moved-on");
         }
@@ -141,9 +147,14 @@ public class RunService {
         if (!plan.fits()) {
             throw plan.refusals().get(0);
         }
-        return log.add(who, stamp -> new LogEntry.RunStarted(stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl()))
+        ribbon.steps(plan, choices);
+        long started = log.add(
+                        who,
+                        stamp -> new LogEntry.RunStarted(stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl()))
                 .stamp()
                 .sequence();
+        ribbon.begin(started, choices);
+        return started;
     }
 
     /**

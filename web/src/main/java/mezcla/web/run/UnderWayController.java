@@ -6,7 +6,10 @@ import java.util.List;
 import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.processing.RunProgress;
 import mezcla.web.house.HouseService;
+import mezcla.web.ribbon.PracticeReport;
+import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -30,9 +33,11 @@ class UnderWayController {
     private final RunService runs;
     private final HouseService houses;
     private final OneTimeForms forms;
+    private final RibbonService ribbon;
     private final Clock clock;
 
-    UnderWayController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock) {
+    UnderWayController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock, RibbonService ribbon) {
+        this.ribbon = ribbon;
         this.runs = runs;
         this.houses = houses;
         this.forms = forms;
@@ -91,7 +96,8 @@ class UnderWayController {
 
     private ModelAndView page(long started, RunEndForm form, FieldErrors errors, Model model, boolean asPlanned) {
         model.addAttribute(
-                "run", runs.find(started).map(run -> view(run, form, asPlanned)).orElse(null));
+                "run",
+                runs.find(started).map(run -> view(run, form, asPlanned, model)).orElse(null));
         model.addAttribute("started", started);
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
@@ -100,9 +106,15 @@ class UnderWayController {
                 "run/under-way", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
     }
 
-    private @Nullable UnderWayView view(RunService.UnderWay run, RunEndForm form, boolean asPlanned) {
+    private @Nullable UnderWayView view(RunService.UnderWay run, RunEndForm form, boolean asPlanned, Model model) {
         if (asPlanned) {
             form.beginWith(run.start());
+            RibbonService.Running running = ribbon.running(run.start().stamp().sequence());
+            RunProgress progress = ribbon.progress(running);
+            form.beginWith(running, progress);
+            if (!progress.passed().isEmpty()) {
+                model.addAttribute("report", PracticeReport.of(running.steps(), progress));
+            }
         }
         form.padded();
         return UnderWayView.of(run, houses.house(), clock.instant());

@@ -31,7 +31,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ShelfService {
     private static final int RETIRED_SHOWN = 4;
-    private static final int CRATES_DRAWN = 6;
+    private static final int CRATES_DRAWN = 5;
 
     private final DarkroomLog log;
     private final Planning planning;

@@ -111,6 +111,17 @@ public final class Figures {
                 + Units.shown().temperatureName();
     }
 
+    /** The hour of a moment: {@code 19:06}. */
+    public static String hour(Instant instant, ZoneId zone) {
+        return HOUR.format(instant.atZone(zone));
+    }
+
+    /** A length to the second, as minutes and seconds: {@code 3:12}. */
+    public static String clock(double seconds) {
+        long whole = Math.round(seconds);
+        return "%d:%02d".formatted(whole / 60, whole % 60);
+    }
+
     /** Seconds more or less: {@code 15 s}, {@code 1:05}. */
     public static String seconds(double seconds) {
         return seconds < 60

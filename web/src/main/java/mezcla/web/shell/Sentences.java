@@ -218,6 +218,11 @@ public final class Sentences {
                 "%s does not go into %s: developer and silver-bearing waste are kept apart."
                         .formatted(refusal.text("bath"), Figures.within(refusal.text("route")));
             case "not-a-limit" -> text + " is not a limit. Type a number from 1 to 999, or leave it empty.";
+            case "carbon-backing" ->
+                "Film with a carbon backing never enters the %s before its pre-bath and a rinse: the carbon would foul it."
+                        .formatted(Figures.within(refusal.text("bath")));
+            case "step-too-short" -> "%s is too short to pour in and out.".formatted(refusal.text("step"));
+            case "unknown-event" -> "That could not be read.";
             case "acid-on-fixer" ->
                 "An acid stop bath does not go into %s: acid on used fixer sets free a gas that chokes."
                         .formatted(refusal.text("drum"));

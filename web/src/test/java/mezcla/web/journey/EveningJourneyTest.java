@@ -52,6 +52,8 @@ public class EveningJourneyTest extends DemoApplicationTest {
         assertThat(heading(devi)).hasText("Developer for 3:45");
         ines.navigate("/batches/4/run");
         ines.getByRole(AriaRole.BUTTON, byName("Start one roll, 3:45")).dblclick();
+        ines.waitForURL("**/runs/*/ribbon");
+        ines.getByRole(AriaRole.LINK, byName("This run")).click();
         ines.waitForURL("**/runs/*");
         assertThat(heading(ines)).hasText("Developer for 3:45");
         Browser.assertAccessible(ines);
@@ -69,6 +71,8 @@ public class EveningJourneyTest extends DemoApplicationTest {
         assertThat(devi.getByText("Ines: Started 1 × 135-36 of Ines")).isVisible();
         Browser.assertAccessible(devi);
         devi.getByRole(AriaRole.BUTTON, named("Start one roll")).click();
+        devi.waitForURL("**/runs/*/ribbon");
+        devi.getByRole(AriaRole.LINK, byName("This run")).click();
         devi.waitForURL("**/runs/*");
 
         phone.navigate("/run");

@@ -32,8 +32,13 @@ public class Pictures extends DemoApplicationTest {
             picture(desk, "/batches/4/run", "run");
             desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
                     .click();
-            desk.waitForURL("**/runs/*");
-            picture(desk, desk.url(), "run-under-way");
+            desk.waitForURL("**/runs/*/ribbon");
+            desk.clock().install();
+            desk.keyboard().press("Space");
+            desk.clock().fastForward(61_000);
+            desk.keyboard().press("Space");
+            desk.waitForCondition(() -> "Developer".equals(desk.locator("#step").innerText()));
+            picture(desk, desk.url(), "ribbon");
             picture(desk, "/mixes/1", "bench");
             picture(desk, "/kits/3", "kit");
             picture(desk, "/batches/3/labels", "labels");

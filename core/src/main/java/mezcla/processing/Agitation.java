@@ -1,0 +1,25 @@
+package mezcla.processing;
+
+import mezcla.measure.Refusal;
+
+/** How the tank is moved during a step (rules, section 7). */
+public sealed interface Agitation {
+    /** Without a pause, from when the tank is full until pouring out. */
+    record Continuous() implements Agitation {}
+
+    /**
+     * At first for a while, then for a moment at regular times.
+     *
+     * @param initialSeconds how long at first
+     * @param everySeconds how often after that, counted from the start of the step
+     * @param forSeconds how long each time
+     */
+    record Intervals(double initialSeconds, double everySeconds, double forSeconds) implements Agitation {
+        /** Refuses intervals of no length, as {@code agitation-missing}. */
+        public Intervals {
+            if (!(initialSeconds >= 0 && everySeconds > 0 && forSeconds > 0)) {
+                throw Refusal.of("agitation-missing");
+            }
+        }
+    }
+}

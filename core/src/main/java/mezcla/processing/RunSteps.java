@@ -1,0 +1,227 @@
+package mezcla.processing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.ProcessStep;
+import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What film goes through in a run, from the pre-soak to the final rinse (rules, section 7).
+ *
+ * @param steps the steps, in order
+ * @param schedule the same, second by second
+ * @param lightSafeAfter the step after which the tank may be opened; -1 where no step makes film safe
+ */
+public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) {
+    private static final double POUR_SECONDS = 10;
+    private static final double PRE_SOAK_SECONDS = 60;
+    private static final double WASH_SECONDS = 120;
+    private static final double RINSE_SECONDS = 30;
+    private static final double FILL_AND_DUMP_SECONDS = 20;
+    private static final int SHORTEST_PART = 4;
+
+    /** Keeps its own list. */
+    public RunSteps {
+        steps = List.copyOf(steps);
+    }
+
+    /**
+     * How the house does it.
+     *
+     * @param preSoak whether film gets warm water first, where the leaflet names that
+     * @param rinse whether film is rinsed between the developer and the next bath where the leaflet goes straight on
+     * @param finalRinse whether the final rinse and the wetting agent are part of the run
+     * @param movement how the tank is moved
+     */
+    public record Choices(boolean preSoak, boolean rinse, boolean finalRinse, Movement movement) {
+        /** As the leaflet says, by inversion. */
+        public static final Choices USUAL = new Choices(true, false, true, Movement.INVERSION);
+    }
+
+    /**
+     * A step of a run.
+     *
+     * @param kind what it is
+     * @param bath the bath's key; null for water
+     * @param role what the bath does; null for water
+     * @param name what it is called
+     * @param atC how warm it is to be, in °C; null where nobody says
+     * @param leastC from where on that is near enough, in °C; null where nobody says
+     * @param mostC up to where, in °C; null where nobody says
+     * @param fills how often water is filled in and dumped; 0 for a bath, and for water by time
+     */
+    public record Step(
+            ProcessStep.Kind kind,
+            @Nullable String bath,
+            @Nullable BathRole role,
+            String name,
+            @Nullable Double atC,
+            @Nullable Double leastC,
+            @Nullable Double mostC,
+            int fills) {
+        /** Whether it may be stopped for a while: chemistry does not wait, water does. */
+        public boolean mayPause() {
+            return role == null && kind != ProcessStep.Kind.PRE_SOAK;
+        }
+
+        /** Whether it goes on until somebody sees that it is enough. */
+        public boolean isOpen() {
+            return kind == ProcessStep.Kind.WASH_UNTIL_CLEAR;
+        }
+    }
+
+    /**
+     * The steps of a run.
+     *
+     * @param leaflet what the batch was mixed by
+     * @param seconds how long the film stays in each bath, in seconds, by the bath's key; baths without a time are left
+     *     out
+     * @param choices how the house does it
+     * @throws Refusal {@code carbon-backing} where film with a carbon backing would enter a shared bath without its
+     *     pre-bath and a rinse; {@code step-too-short}
+     */
+    public static RunSteps of(Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
+        List<Step> steps = new ArrayList<>();
+        List<Schedule.Step> timed = new ArrayList<>();
+        List<ProcessStep> printed = leaflet.steps().isEmpty() ? bathsAlone(leaflet) : leaflet.steps();
+        for (int i = 0; i < printed.size(); i++) {
+            ProcessStep step = printed.get(i);
+            if (isLeftOut(step, leaflet, seconds, choices)) {
+                continue;
+            }
+            add(steps, timed, step, leaflet, seconds, choices);
+            boolean rinsed = i + 1 < printed.size() && printed.get(i + 1).bath() == null;
+            if (choices.rinse() && isDeveloper(step, leaflet) && !rinsed && i + 1 < printed.size()) {
+                ProcessStep rinse = new ProcessStep(
+                        ProcessStep.Kind.WASH,
+                        null,
+                        RINSE_SECONDS,
+                        null,
+                        leaflet.bath(bath(step)).timing().atC());
+                add(steps, timed, rinse, leaflet, seconds, choices);
+            }
+        }
+        if (leaflet.process().equals(FilmProcess.CINE_NEGATIVE)) {
+            refuseUnwashedBacking(steps);
+        }
+        return new RunSteps(steps, Schedule.of(timed), lightSafeAfter(steps));
+    }
+
+    private static List<ProcessStep> bathsAlone(Leaflet leaflet) {
+        return leaflet.baths().stream()
+                .map(bath -> new ProcessStep(ProcessStep.Kind.BATH, bath.key(), null, null, null))
+                .toList();
+    }
+
+    private static String bath(ProcessStep step) {
+        return java.util.Objects.requireNonNull(step.bath());
+    }
+
+    private static boolean isDeveloper(ProcessStep step, Leaflet leaflet) {
+        return step.bath() != null && leaflet.bath(step.bath()).role().isDeveloper();
+    }
+
+    private static boolean isLeftOut(ProcessStep step, Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
+        if (step.bath() == null) {
+            return step.kind() == ProcessStep.Kind.PRE_SOAK && !choices.preSoak();
+        }
+        BathRole.Nature nature = leaflet.bath(step.bath()).role().nature();
+        boolean last = nature == BathRole.Nature.STABILISER || nature == BathRole.Nature.WETTING_AGENT;
+        return !seconds.containsKey(step.bath()) || last && !choices.finalRinse();
+    }
+
+    private static void add(
+            List<Step> steps,
+            List<Schedule.Step> timed,
+            ProcessStep step,
+            Leaflet leaflet,
+            Map<String, Integer> seconds,
+            Choices choices) {
+        Bath bath = step.bath() == null ? null : leaflet.bath(step.bath());
+        int fills = step.fills() == null ? 0 : step.fills();
+        String name = name(step, bath, fills);
+        double length = bath != null ? seconds.get(bath.key()) : water(step, fills);
+        double pour = Math.min(POUR_SECONDS, length / SHORTEST_PART);
+        boolean moved = bath != null
+                ? bath.role().nature() != BathRole.Nature.STABILISER
+                        && bath.role().nature() != BathRole.Nature.WETTING_AGENT
+                : choices.movement() == Movement.ROTARY && fills == 0;
+        steps.add(new Step(
+                step.kind(),
+                step.bath(),
+                bath == null ? null : bath.role(),
+                name,
+                bath == null ? step.atC() : Double.valueOf(bath.timing().atC()),
+                bath == null ? null : Double.valueOf(bath.timing().leastC()),
+                bath == null ? null : Double.valueOf(bath.timing().mostC()),
+                fills));
+        timed.add(new Schedule.Step(
+                name,
+                length,
+                Schedule.Clock.POUR,
+                pour,
+                pour,
+                moved ? choices.movement().agitation() : null));
+    }
+
+    private static String name(ProcessStep step, @Nullable Bath bath, int fills) {
+        if (bath != null) {
+            return bath.role().name();
+        }
+        return switch (step.kind()) {
+            case PRE_SOAK -> "Pre-soak";
+            case WASH_FILLS -> "Wash, " + fills + (fills == 1 ? " fill" : " fills");
+            case WASH_UNTIL_CLEAR -> "Rinse until clear";
+            case WASH, BATH -> "Wash";
+        };
+    }
+
+    private static double water(ProcessStep step, int fills) {
+        if (fills > 0) {
+            return fills * FILL_AND_DUMP_SECONDS;
+        }
+        if (step.seconds() != null) {
+            return step.seconds();
+        }
+        return step.kind() == ProcessStep.Kind.PRE_SOAK ? PRE_SOAK_SECONDS : WASH_SECONDS;
+    }
+
+    /** The carbon that comes off would foul whatever comes after it. */
+    private static void refuseUnwashedBacking(List<Step> steps) {
+        boolean loosened = false;
+        boolean rinsed = false;
+        for (Step step : steps) {
+            if (step.role() == null) {
+                rinsed |= loosened;
+            } else if (step.role().nature() == BathRole.Nature.PRE_BATH) {
+                loosened = true;
+            } else if (!rinsed) {
+                throw Refusal.of("carbon-backing", "bath", step.name());
+            }
+        }
+    }
+
+    /** Slides: after the colour developer and its wash; anything else: after bleach-fix or fixer. */
+    private static int lightSafeAfter(List<Step> steps) {
+        int safe = -1;
+        for (int i = 0; i < steps.size(); i++) {
+            BathRole role = steps.get(i).role();
+            if (role == null) {
+                continue;
+            }
+            if (role.nature() == BathRole.Nature.COLOUR_DEVELOPER) {
+                return i + 1 < steps.size() && steps.get(i + 1).role() == null ? i + 1 : i;
+            }
+            if (role.fixes()) {
+                safe = i;
+            }
+        }
+        return safe;
+    }
+}

@@ -1,0 +1,227 @@
+package mezcla.processing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import mezcla.Leaflets;
+import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.ProcessStep;
+import mezcla.measure.Refusal;
+import org.testng.annotations.Test;
+
+/** What film goes through, what was confirmed of it, and how bottles warm up. */
+public class RunStepsTest {
+    private static final Instant BEGAN = Instant.parse("2026-02-01T07:00:00Z");
+
+    private static ProcessStep bath(String key) {
+        return new ProcessStep(ProcessStep.Kind.BATH, key, null, null, null);
+    }
+
+    private static ProcessStep water(ProcessStep.Kind kind, Double seconds, Integer fills) {
+        return new ProcessStep(kind, null, seconds, fills, 38.0);
+    }
+
+    private static Leaflet sheet(FilmProcess process, ProcessStep... steps) {
+        Leaflet plain = Leaflets.negative();
+        return new Leaflet(
+                plain.key(),
+                plain.version(),
+                plain.name(),
+                plain.maker(),
+                process,
+                null,
+                plain.makesMl(),
+                plain.parts(),
+                plain.baths(),
+                List.of(steps),
+                List.of());
+    }
+
+    private static RunSteps negative(RunSteps.Choices choices) {
+        return RunSteps.of(
+                sheet(
+                        FilmProcess.COLOUR_NEGATIVE,
+                        water(ProcessStep.Kind.PRE_SOAK, 60.0, null),
+                        bath("dev"),
+                        bath("bx"),
+                        water(ProcessStep.Kind.WASH_FILLS, null, 6)),
+                Map.of("dev", 195, "bx", 390),
+                choices);
+    }
+
+    private static List<String> names(RunSteps steps) {
+        return steps.steps().stream().map(RunSteps.Step::name).toList();
+    }
+
+    @Test
+    public void theLeafletsStepsTakeTheTimesOfTheRun() {
+        RunSteps steps = negative(RunSteps.Choices.USUAL);
+        assertThat(names(steps)).containsExactly("Pre-soak", "Developer", "Bleach-fix", "Wash, 6 fills");
+        assertThat(steps.schedule().totalSeconds()).isEqualTo(60 + 195 + 390 + 120);
+        assertThat(steps.lightSafeAfter()).isEqualTo(2);
+        assertThat(steps.steps().get(1).mayPause()).isFalse();
+        assertThat(steps.steps().get(3).mayPause()).isTrue();
+        assertThat(steps.schedule().steps().get(1).cues())
+                .extracting(Schedule.Cue::kind)
+                .startsWith(Schedule.Cue.Kind.START, Schedule.Cue.Kind.AGITATE)
+                .endsWith(Schedule.Cue.Kind.POUR_OUT);
+    }
+
+    @Test
+    public void theHouseChoosesPreSoakRinseAndMovement() {
+        RunSteps other = negative(new RunSteps.Choices(false, true, true, Movement.ROTARY));
+        assertThat(names(other)).containsExactly("Developer", "Wash", "Bleach-fix", "Wash, 6 fills");
+        assertThat(other.schedule().steps().get(0).step().agitation()).isInstanceOf(Agitation.Continuous.class);
+        RunSteps rinsed = RunSteps.of(
+                sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), water(ProcessStep.Kind.WASH, 60.0, null), bath("bx")),
+                Map.of("dev", 195, "bx", 390),
+                new RunSteps.Choices(true, true, true, Movement.STICK));
+        assertThat(names(rinsed)).as("rinsed already").containsExactly("Developer", "Wash", "Bleach-fix");
+    }
+
+    @Test
+    public void aBathThatIsMissingIsLeftOut() {
+        RunSteps steps = RunSteps.of(
+                sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), bath("bx")),
+                Map.of("dev", 195),
+                RunSteps.Choices.USUAL);
+        assertThat(names(steps)).containsExactly("Developer");
+        assertThat(steps.lightSafeAfter()).isEqualTo(-1);
+    }
+
+    @Test
+    public void aCarbonBackingNeverEntersASharedBath() {
+        assertThat(catchThrowableOfType(
+                                Refusal.class,
+                                () -> RunSteps.of(
+                                        sheet(FilmProcess.CINE_NEGATIVE, bath("dev"), bath("bx")),
+                                        Map.of("dev", 195, "bx", 390),
+                                        RunSteps.Choices.USUAL))
+                        .code())
+                .isEqualTo("carbon-backing");
+    }
+
+    @Test
+    public void pouringIsShortInAShortStep() {
+        RunSteps steps =
+                RunSteps.of(sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev")), Map.of("dev", 20), RunSteps.Choices.USUAL);
+        assertThat(steps.schedule().steps().get(0).step().fillSeconds()).isEqualTo(5);
+    }
+
+    private static RunProgress.Event event(double second, RunProgress.Kind kind, int step, double value) {
+        return new RunProgress.Event(BEGAN.plusMillis((long) (second * 1000)), kind, step, value);
+    }
+
+    /** Every pour and every movement on the second. */
+    private static List<RunProgress.Event> perfect(RunSteps steps) {
+        List<RunProgress.Event> events = new ArrayList<>();
+        for (int i = 0; i < steps.steps().size(); i++) {
+            Schedule.Timed timed = steps.schedule().steps().get(i);
+            events.add(event(timed.startsAt(), RunProgress.Kind.POUR, i, 0));
+            for (Schedule.Cue cue : timed.cues()) {
+                if (cue.kind() == Schedule.Cue.Kind.AGITATE) {
+                    events.add(event(timed.startsAt() + cue.at(), RunProgress.Kind.MOVED, i, cue.at()));
+                }
+            }
+        }
+        events.add(event(
+                steps.schedule().totalSeconds(),
+                RunProgress.Kind.DONE,
+                steps.steps().size() - 1,
+                0));
+        return events;
+    }
+
+    @Test
+    public void aRunOnTimeHasNothingToReport() {
+        RunSteps steps = negative(RunSteps.Choices.USUAL);
+        RunProgress progress = RunProgress.of(steps, perfect(steps));
+        assertThat(progress.over()).isTrue();
+        assertThat(progress.passed()).hasSize(4).allSatisfy(passed -> {
+            assertThat(passed.lateSeconds()).isZero();
+            assertThat(passed.missed()).isEmpty();
+            assertThat(passed.realSeconds()).isEqualTo(passed.plannedSeconds());
+        });
+    }
+
+    @Test
+    public void whatWasLateChangedOrMissedIsFound() {
+        RunSteps steps = negative(RunSteps.Choices.USUAL);
+        List<RunProgress.Event> events = new ArrayList<>(List.of(
+                event(0, RunProgress.Kind.POUR, 0, 0),
+                event(68, RunProgress.Kind.POUR, 1, 0),
+                event(70, RunProgress.Kind.TEMPERATURE, 1, 37.8),
+                event(90, RunProgress.Kind.TEMPERATURE, 1, 37.4),
+                event(100, RunProgress.Kind.CHANGE, 1, 5),
+                event(120, RunProgress.Kind.TROUBLE, 1, 0),
+                event(78, RunProgress.Kind.MOVED, 1, 10),
+                event(268, RunProgress.Kind.POUR, 2, 0),
+                event(658, RunProgress.Kind.POUR, 3, 0),
+                event(700, RunProgress.Kind.PAUSE, 3, 0),
+                event(730, RunProgress.Kind.GO_ON, 3, 0)));
+        RunProgress.Passed developer = RunProgress.of(steps, events).passed().get(1);
+        assertThat(developer.lateSeconds()).isEqualTo(8);
+        assertThat(developer.plannedSeconds()).isEqualTo(200);
+        assertThat(developer.realSeconds()).isEqualTo(200);
+        assertThat(developer.celsius()).isCloseTo(37.6, within(1e-9));
+        assertThat(developer.troubles()).containsExactly(52.0);
+        assertThat(developer.missed()).containsExactly(60.0, 90.0, 120.0, 150.0, 180.0);
+        RunProgress stopped = RunProgress.of(steps, events);
+        assertThat(stopped.over()).isFalse();
+        assertThat(stopped.passed().get(3).realSeconds()).isNull();
+        events.add(event(810, RunProgress.Kind.DONE, 3, 0));
+        assertThat(RunProgress.of(steps, events).passed().get(3).realSeconds())
+                .as("the pause does not count")
+                .isEqualTo(122);
+    }
+
+    @Test
+    public void aLongRunIsTimedToATenthOfASecond() {
+        Map<String, Integer> seconds = new HashMap<>(Map.of("dev", 195, "bx", 2085));
+        RunSteps steps = RunSteps.of(
+                sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), bath("bx"), water(ProcessStep.Kind.WASH, 120.0, null)),
+                seconds,
+                RunSteps.Choices.USUAL);
+        assertThat(steps.schedule().totalSeconds()).isEqualTo(40 * 60);
+        RunProgress progress = RunProgress.of(steps, perfect(steps));
+        double real = progress.passed().stream()
+                .mapToDouble(RunProgress.Passed::realSeconds)
+                .sum();
+        assertThat(real).isCloseTo(40 * 60, within(0.2));
+    }
+
+    @Test
+    public void setHighAtFirstIsOfferedOnlyWhereItHelps() {
+        WarmUp.Tub cold = new WarmUp.Tub(8, 1000, 8, 18, 20);
+        List<WarmUp.Warmed> bottles = List.of(new WarmUp.Warmed(1, 6, 18));
+        WarmUp plain = WarmUp.of(cold, bottles, 38, 38, 1);
+        WarmUp high = WarmUp.overshooting(cold, bottles, 39.5, 38, 38, 1);
+        assertThat(high).isNotNull();
+        assertThat(high.readySeconds()).isLessThan(plain.readySeconds());
+        assertThat(high.bottles().get(0))
+                .allSatisfy(celsius -> assertThat(celsius).isLessThanOrEqualTo(39));
+        assertThat(WarmUp.overshooting(cold, bottles, 38, 38, 38, 1)).isNull();
+        assertThat(catchThrowableOfType(Refusal.class, () -> new WarmUp.Tub(0, 1, 1, 1, 1))
+                        .code())
+                .isEqualTo("tub-empty");
+    }
+
+    @Test
+    public void aBottlesOwnFigureIsFittedFromTwoReadings() {
+        List<WarmUp.Warmed> bottles = List.of(new WarmUp.Warmed(1, 5.5, 18));
+        WarmUp warm = WarmUp.of(new WarmUp.Tub(50, 3000, 0, 40, 40), bottles, 40, 38, 0.5);
+        double first = warm.bottles().get(0).get(2);
+        double second = warm.bottles().get(0).get(12);
+        assertThat(WarmUp.fitted(1, 40, first, second, 600)).isCloseTo(5.5, within(0.1));
+        assertThat(catchThrowableOfType(Refusal.class, () -> WarmUp.fitted(1, 40, 30, 29, 600))
+                        .code())
+                .isEqualTo("readings-do-not-fit");
+    }
+}

@@ -1,0 +1,119 @@
+package mezcla.web.ribbon;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import mezcla.batch.FillState;
+import mezcla.batch.ShortCode;
+import mezcla.measure.ProcessingTime;
+import mezcla.processing.RunSteps;
+import mezcla.processing.Schedule;
+import mezcla.web.shell.Figures;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A run as a browser plays it.
+ *
+ * @param started the row with which it was started; 0 for practice
+ * @param speed how many times as fast as the clock
+ * @param now the time of this machine, in milliseconds since 1970
+ * @param movement what to do with the tank
+ * @param lightSafeAfter after which step the tank may be opened; -1 for none
+ * @param steps its steps
+ * @param bottles what is in which bottle, by its short code
+ * @param events what was confirmed so far
+ */
+public record RibbonView(
+        long started,
+        int speed,
+        long now,
+        String movement,
+        int lightSafeAfter,
+        List<Step> steps,
+        Map<String, String> bottles,
+        List<RibbonService.Sent> events) {
+    /**
+     * A step.
+     *
+     * @param name what it is called
+     * @param letters the bath's letters; empty for water
+     * @param code the short code of its bottle; empty for water, and for practice
+     * @param seconds how long it takes
+     * @param drain how long pouring out takes
+     * @param temperature how warm it is to be
+     * @param fills how often water is filled in; 0 where that does not count
+     * @param open whether it goes on until somebody sees that it is enough
+     * @param pause whether it may wait
+     * @param out where it goes afterwards
+     * @param cues when the tank is moved: from when, for how long
+     */
+    public record Step(
+            String name,
+            String letters,
+            String code,
+            double seconds,
+            double drain,
+            String temperature,
+            int fills,
+            boolean open,
+            boolean pause,
+            String out,
+            List<double[]> cues) {}
+
+    static RibbonView of(
+            RunSteps steps,
+            RunSteps.Choices choices,
+            long started,
+            int speed,
+            long now,
+            List<FillState> fills,
+            List<RibbonService.Sent> events) {
+        Map<String, String> codes = new HashMap<>();
+        Map<String, String> bottles = new HashMap<>();
+        for (FillState fill : fills) {
+            codes.put(fill.mixed().bathKey(), ShortCode.of(fill.id()));
+            bottles.put(
+                    ShortCode.of(fill.id()),
+                    "%s (%s)"
+                            .formatted(
+                                    fill.bath().role().name(),
+                                    fill.bath().role().letters()));
+        }
+        List<Step> all = new ArrayList<>();
+        for (int i = 0; i < steps.steps().size(); i++) {
+            all.add(step(steps.steps().get(i), steps.schedule().steps().get(i), codes));
+        }
+        return new RibbonView(
+                started, speed, now, choices.movement().words(), steps.lightSafeAfter(), all, bottles, events);
+    }
+
+    private static Step step(RunSteps.Step step, Schedule.Timed timed, Map<String, String> codes) {
+        return new Step(
+                step.name(),
+                step.role() == null ? "" : step.role().letters(),
+                step.bath() == null ? "" : codes.getOrDefault(step.bath(), ""),
+                timed.step().seconds(),
+                timed.step().drainSeconds(),
+                temperature(step),
+                step.fills(),
+                step.isOpen(),
+                step.mayPause(),
+                step.role() == null ? "Pour the water out" : "Pour it back into its bottle",
+                timed.cues().stream()
+                        .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE)
+                        .map(cue -> new double[] {cue.at(), cue.forSeconds() == null ? 0 : cue.forSeconds()})
+                        .toList());
+    }
+
+    static String temperature(RunSteps.Step step) {
+        return step.atC() == null ? "" : Figures.celsius(step.atC());
+    }
+
+    /** A length as it is shown. */
+    static String time(@Nullable Double seconds) {
+        return seconds == null
+                ? "–"
+                : ProcessingTime.ofSeconds((int) Math.round(seconds)).toString();
+    }
+}

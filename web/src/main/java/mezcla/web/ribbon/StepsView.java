@@ -1,0 +1,67 @@
+package mezcla.web.ribbon;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.processing.RunSteps;
+import mezcla.processing.Schedule;
+import mezcla.web.drawing.RibbonDrawing;
+import mezcla.web.shell.Figures;
+
+/**
+ * A run as it is planned, all steps on one page.
+ *
+ * @param lines the steps
+ * @param total how long it takes
+ * @param hang when film can hang if it begins now
+ * @param drawing the same as a strip
+ */
+public record StepsView(List<Line> lines, String total, String hang, RibbonDrawing drawing) {
+    /**
+     * A step.
+     *
+     * @param letters the bath's letters; empty for water
+     * @param name what it is called
+     * @param time how long
+     * @param temperature how warm, with what is near enough
+     * @param moved how the tank is moved
+     * @param safe whether light may come in after it
+     */
+    public record Line(String letters, String name, String time, String temperature, String moved, boolean safe) {}
+
+    /** Shows a run that would begin at a moment. */
+    public static StepsView of(RunSteps steps, Instant begin, ZoneId zone) {
+        List<Line> lines = new ArrayList<>();
+        for (int i = 0; i < steps.steps().size(); i++) {
+            lines.add(line(steps.steps().get(i), steps.schedule().steps().get(i), i == steps.lightSafeAfter()));
+        }
+        double total = steps.schedule().totalSeconds();
+        return new StepsView(
+                lines,
+                Figures.clock(total),
+                Figures.hour(begin.plusSeconds((long) total), zone),
+                RibbonDrawing.of(steps));
+    }
+
+    private static Line line(RunSteps.Step step, Schedule.Timed timed, boolean safe) {
+        long cues = timed.cues().stream()
+                .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE)
+                .count();
+        return new Line(
+                step.role() == null ? "" : step.role().letters(),
+                step.name(),
+                step.isOpen() ? "until clear" : Figures.clock(timed.step().seconds()),
+                temperature(step),
+                cues == 0 ? "" : cues == 1 ? "moved all the time" : "moved " + Figures.number(cues) + " times",
+                safe);
+    }
+
+    private static String temperature(RunSteps.Step step) {
+        Double least = step.leastC();
+        Double most = step.mostC();
+        return least == null || most == null || least.equals(most)
+                ? RibbonView.temperature(step)
+                : "%s, %s to %s".formatted(RibbonView.temperature(step), Figures.celsius(least), Figures.celsius(most));
+    }
+}
