@@ -74,7 +74,7 @@
       return { now, next, left: run.steps[0].seconds, before: true };
     }
     const until = now.since || clock();
-    const elapsed = (until - now.poured - now.paused) / 1000;
+    const elapsed = Math.max(0, (until - now.poured - now.paused) / 1000);
     const length = step.seconds + now.changed;
     const left = length - elapsed;
     const filled = step.fills > 0 && now.fills >= step.fills;
