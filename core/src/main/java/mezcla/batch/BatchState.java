@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
@@ -66,6 +67,16 @@ public record BatchState(
     /** The fills that were mixed for it, those that others took the place of among them. */
     public Stream<FillState> own() {
         return Stream.concat(fills.stream(), replaced.stream()).filter(fill -> !guests.contains(fill.id()));
+    }
+
+    /** The bath of the batch's own leaflet whose place a fill takes; a guest goes by what it does. */
+    public String placeOf(FillState fill) {
+        String own = fill.mixed().bathKey();
+        List<String> alike = leaflet().baths().stream()
+                .filter(bath -> bath.role().equals(fill.bath().role()))
+                .map(Bath::key)
+                .toList();
+        return alike.isEmpty() || alike.contains(own) ? own : alike.get(0);
     }
 
     /** Whether a fill is the developer that makes the image. */

@@ -27,6 +27,11 @@ public record Bottle(long id, String label, double capacityMl, Material material
         }
     }
 
+    /** Whether air can be kept out of it that way. */
+    public boolean allows(AirKept air) {
+        return air != AirKept.SQUEEZED || material != Material.GLASS;
+    }
+
     /**
      * Refuses a way of keeping air out that a bottle does not allow: glass cannot be squeezed.
      *

@@ -20,6 +20,10 @@ public record WarmUp(
     private static final double JOULES_PER_LITRE_AND_KELVIN = 4186;
     private static final int LONGEST_SECONDS = 4 * 3600;
     private static final int SECONDS_A_MINUTE = 60;
+    private static final double SMALL_LITRES = 0.6;
+    private static final double SMALL_W_PER_K = 3.5;
+    private static final double GLASS_W_PER_K = 6;
+    private static final double PLASTIC_W_PER_K = 5;
 
     /**
      * A water bath.
@@ -121,6 +125,20 @@ public record WarmUp(
             bath += (heat - leaving) / capacity;
         }
         return new WarmUp(ready, until, bathCurve, curves);
+    }
+
+    /**
+     * What passes between a usual bottle and its bath, in W/K; <em>house</em>: a litre of glass 6, a litre of plastic 5,
+     * half a litre 3.5.
+     *
+     * @param glass whether it is made of glass
+     * @param litres how much it holds
+     */
+    public static double usualWPerK(boolean glass, double litres) {
+        if (litres <= SMALL_LITRES) {
+            return SMALL_W_PER_K;
+        }
+        return glass ? GLASS_W_PER_K : PLASTIC_W_PER_K;
     }
 
     /**

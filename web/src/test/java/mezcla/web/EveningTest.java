@@ -80,7 +80,7 @@ public class EveningTest extends DemoApplicationTest {
 
     private static String ledTo(MockHttpServletResponse answer) {
         assertThat(answer.getStatus()).isEqualTo(302);
-        return String.valueOf(answer.getRedirectedUrl());
+        return String.valueOf(answer.getRedirectedUrl()).replace("/ribbon", "");
     }
 
     private FillState fill(long batch, int position) {

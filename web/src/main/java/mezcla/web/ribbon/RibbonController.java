@@ -1,7 +1,9 @@
 package mezcla.web.ribbon;
 
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import mezcla.batch.FillState;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
@@ -40,9 +42,10 @@ class RibbonController {
     @GetMapping("/runs/{started}/ribbon")
     String ribbon(@PathVariable long started, Model model) {
         RibbonService.Running running = ribbon.running(started);
-        List<FillState> fills = running.batch().fills().stream()
+        Map<String, FillState> fills = new LinkedHashMap<>();
+        running.batch().fills().stream()
                 .filter(fill -> fill.discarded() == null)
-                .toList();
+                .forEach(fill -> fills.put(running.batch().placeOf(fill), fill));
         show(
                 RibbonView.of(
                         running.steps(), running.choices(), started, 1, ribbon.now(), fills, ribbon.events(started)),
@@ -105,7 +108,7 @@ class RibbonController {
         RunSteps steps = ribbon.practice(leaflet, choices);
         int times = SPEEDS.contains(speed) ? speed : 1;
         show(
-                RibbonView.of(steps, choices, 0, times, ribbon.now(), List.of(), List.of()),
+                RibbonView.of(steps, choices, 0, times, ribbon.now(), Map.of(), List.of()),
                 steps,
                 "Practice with %s, without film or chemistry%s"
                         .formatted(leaflets.version(leaflet).name(), times == 1 ? "" : ", " + times + " times as fast"),

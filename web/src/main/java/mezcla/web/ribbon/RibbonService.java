@@ -44,7 +44,7 @@ public class RibbonService {
     public RunSteps steps(RunPlan plan, RunSteps.Choices choices) {
         Map<String, Integer> seconds = new HashMap<>();
         plan.baths().forEach(bath -> bath.shown()
-                .ifPresent(time -> seconds.put(bath.fill().mixed().bathKey(), time.seconds())));
+                .ifPresent(time -> seconds.put(plan.batch().placeOf(bath.fill()), time.seconds())));
         return RunSteps.of(plan.batch().leaflet(), seconds, choices);
     }
 
@@ -81,7 +81,7 @@ public class RibbonService {
         Map<String, Integer> seconds = new HashMap<>();
         for (LogEntry.RunBath bath : start.baths()) {
             if (bath.seconds() != null) {
-                seconds.put(fill(batch, bath.fillId()).mixed().bathKey(), bath.seconds());
+                seconds.put(batch.placeOf(fill(batch, bath.fillId())), bath.seconds());
             }
         }
         return new Running(start, batch, RunSteps.of(batch.leaflet(), seconds, choices), choices);

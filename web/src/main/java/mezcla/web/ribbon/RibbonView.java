@@ -67,12 +67,13 @@ public record RibbonView(
             long started,
             int speed,
             long now,
-            List<FillState> fills,
+            Map<String, FillState> fills,
             List<RibbonService.Sent> events) {
         Map<String, String> codes = new HashMap<>();
         Map<String, String> bottles = new HashMap<>();
-        for (FillState fill : fills) {
-            codes.put(fill.mixed().bathKey(), ShortCode.of(fill.id()));
+        for (Map.Entry<String, FillState> place : fills.entrySet()) {
+            FillState fill = place.getValue();
+            codes.put(place.getKey(), ShortCode.of(fill.id()));
             bottles.put(
                     ShortCode.of(fill.id()),
                     "%s (%s)"

@@ -2,6 +2,8 @@ package mezcla.web.run;
 
 import java.util.HashMap;
 import java.util.Map;
+import mezcla.batch.AirKept;
+import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Temperature;
@@ -10,12 +12,14 @@ import mezcla.web.house.Units;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.TypedChoice;
 import org.jspecify.annotations.Nullable;
 
 /** What a member typed about how a run went, as it was typed. */
 public class RunEndForm extends RunForm {
     private Map<Long, String> times = new HashMap<>();
     private Map<Long, String> temperatures = new HashMap<>();
+    private String air = "";
 
     /** Begins with what was planned. */
     void beginWith(LogEntry.RunStarted start) {
@@ -35,11 +39,15 @@ public class RunEndForm extends RunForm {
             if (bath == null) {
                 continue;
             }
-            long fill = running.batch().fills().stream()
-                    .filter(each -> each.mixed().bathKey().equals(bath))
+            Long fill = running.batch().fills().stream()
+                    .filter(each -> each.discarded() == null
+                            && running.batch().placeOf(each).equals(bath))
+                    .map(FillState::id)
                     .findFirst()
-                    .orElseThrow()
-                    .id();
+                    .orElse(null);
+            if (fill == null) {
+                continue;
+            }
             if (passed.realSeconds() != null) {
                 times.put(fill, Figures.clock(passed.realSeconds()));
             }
@@ -65,6 +73,25 @@ public class RunEndForm extends RunForm {
         return typed.isBlank()
                 ? null
                 : Temperature.parse(typed, Units.shown().temperature()).celsius();
+    }
+
+    /**
+     * Reads what keeps air from the bottles now.
+     *
+     * @return null for as before
+     * @throws mezcla.measure.Refusal {@code unknown-air}
+     */
+    @Nullable
+    AirKept airKept() {
+        return air.isEmpty() ? null : TypedChoice.of(AirKept.values(), air, "unknown-air");
+    }
+
+    public String getAir() {
+        return air;
+    }
+
+    public void setAir(String air) {
+        this.air = air;
     }
 
     /** How long the film was in each bath, by fill. */

@@ -6,7 +6,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import mezcla.batch.AirKept;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogEntry;
@@ -166,6 +169,7 @@ public class RunService {
      * @param really reads what each bath really had
      * @param when when it ended; null for now
      * @param about whether that is remembered rather than noted
+     * @param air what keeps air from the bottles now; null for as before
      * @return the batch
      * @throws Refusal {@code run-is-over}, {@code in-the-future} or {@code before-start}
      */
@@ -176,7 +180,8 @@ public class RunService {
             List<LogEntry.Roll> rolls,
             UnaryOperator<LogEntry.RunBath> really,
             @Nullable Instant when,
-            boolean about) {
+            boolean about,
+            @Nullable AirKept air) {
         LogBook book = log.book();
         LogEntry.RunStarted start = book.state().underWay(started);
         Instant ended = when == null ? clock.instant() : when;
@@ -201,7 +206,23 @@ public class RunService {
                 about,
                 stamp ->
                         new LogEntry.RunLogged(stamp, start.batchId(), rolls, baths, start.tankMl(), against, started));
+        keepAirOut(who, book.state().batch(start.batchId()), baths, air);
         return start.batchId();
+    }
+
+    /** A bottle that does not allow it stays as it was. */
+    private void keepAirOut(SignedIn who, BatchState batch, List<LogEntry.RunBath> baths, @Nullable AirKept air) {
+        if (air == null) {
+            return;
+        }
+        Set<Long> used = baths.stream().map(LogEntry.RunBath::fillId).collect(Collectors.toSet());
+        batch.fills().stream()
+                .filter(fill -> used.contains(fill.id()) && fill.discarded() == null)
+                .filter(fill -> fill.bottle().allows(air) && fill.kept().air() != air)
+                .forEach(fill -> log.add(
+                        who,
+                        stamp -> new LogEntry.FillMoved(
+                                stamp, fill.id(), fill.bottle(), fill.kept().place(), air)));
     }
 
     /**

@@ -3,6 +3,7 @@ package mezcla.web.run;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import mezcla.batch.AirKept;
 import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
@@ -60,12 +61,14 @@ class UnderWayController {
         FieldErrors errors = new FieldErrors();
         List<LogEntry.Roll> rolls = form.rolls(errors);
         Instant when = errors.read("when", () -> form.moment(houses.house()));
+        AirKept air = errors.read("air", form::airKept);
         runs.find(started).ifPresent(run -> run.start().baths().forEach(bath -> form.really(bath, errors)));
         return forms.answer(
                 errors,
                 form.getFormKey(),
                 () -> "/batches/"
-                        + runs.finish(member, started, rolls, bath -> form.really(bath, errors), when, form.isAbout())
+                        + runs.finish(
+                                member, started, rolls, bath -> form.really(bath, errors), when, form.isAbout(), air)
                         + "?logged",
                 UnderWayController::fieldOf,
                 () -> page(started, form, errors, model, false));
@@ -102,6 +105,7 @@ class UnderWayController {
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
         model.addAttribute("formats", FilmFormat.values());
+        model.addAttribute("airs", AirKept.values());
         return new ModelAndView(
                 "run/under-way", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
     }

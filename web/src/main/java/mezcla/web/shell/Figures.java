@@ -111,6 +111,11 @@ public final class Figures {
                 + Units.shown().temperatureName();
     }
 
+    /** A temperature in whole degrees of the page's scale, without its name, as it stands at an axis. */
+    public static String degrees(double celsius) {
+        return plain(Units.shown() == Units.US ? Temperature.ofCelsius(celsius).fahrenheit() : celsius, 0);
+    }
+
     /** The hour of a moment: {@code 19:06}. */
     public static String hour(Instant instant, ZoneId zone) {
         return HOUR.format(instant.atZone(zone));

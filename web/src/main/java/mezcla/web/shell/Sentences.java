@@ -218,6 +218,15 @@ public final class Sentences {
                 "%s does not go into %s: developer and silver-bearing waste are kept apart."
                         .formatted(refusal.text("bath"), Figures.within(refusal.text("route")));
             case "not-a-limit" -> text + " is not a limit. Type a number from 1 to 999, or leave it empty.";
+            case "not-between" ->
+                text
+                        + " does not go. Type a number from %s to %s."
+                                .formatted(
+                                        Figures.plain(refusal.number("least"), 0),
+                                        Figures.plain(refusal.number("most"), 0));
+            case "readings-do-not-fit" ->
+                "Between the two readings the bottle has to come nearer to the bath, without reaching it.";
+            case "tub-empty" -> "A bath without water warms nothing.";
             case "carbon-backing" ->
                 "Film with a carbon backing never enters the %s before its pre-bath and a rinse: the carbon would foul it."
                         .formatted(Figures.within(refusal.text("bath")));

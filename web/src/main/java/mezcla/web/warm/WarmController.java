@@ -1,0 +1,208 @@
+package mezcla.web.warm;
+
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import mezcla.batch.FillState;
+import mezcla.measure.Refusal;
+import mezcla.measure.Temperature;
+import mezcla.processing.WarmUp;
+import mezcla.web.drawing.WarmDrawing;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Units;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Warming a batch up. */
+@Controller
+class WarmController {
+    private final WarmService warm;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+    private final Clock clock;
+
+    WarmController(WarmService warm, HouseService houses, OneTimeForms forms, Clock clock) {
+        this.warm = warm;
+        this.houses = houses;
+        this.forms = forms;
+        this.clock = clock;
+    }
+
+    @GetMapping("/batches/{id}/warm-up")
+    ModelAndView warmUp(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        return page(id, typed, new FieldErrors());
+    }
+
+    @PostMapping("/batches/{id}/warm-up/tub")
+    ModelAndView tub(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Double litres = errors.read("litres", () -> figure(text(typed, "litres"), 1, 100));
+        Double power = errors.read("power", () -> figure(text(typed, "power"), 1, 10_000));
+        Double loss = errors.read("loss", () -> figure(text(typed, "loss"), 0, 100));
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    warm.keepTub(member, FieldErrors.known(litres), FieldErrors.known(power), FieldErrors.known(loss));
+                    return "/batches/" + id + "/warm-up?kept";
+                },
+                refusal -> "litres",
+                () -> page(id, typed, errors));
+    }
+
+    @PostMapping("/batches/{id}/warm-up/readings")
+    ModelAndView fit(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Double fill = errors.read("bottle", () -> chosen(text(typed, "bottle")));
+        Double bath = errors.read("meanwhile", () -> celsius(text(typed, "meanwhile")));
+        Double first = errors.read("first", () -> celsius(text(typed, "first")));
+        Double second = errors.read("second", () -> celsius(text(typed, "second")));
+        Double minutes = errors.read("minutes", () -> figure(text(typed, "minutes"), 1, 240));
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    warm.fit(
+                            member,
+                            FieldErrors.known(fill).longValue(),
+                            FieldErrors.known(bath),
+                            FieldErrors.known(first),
+                            FieldErrors.known(second),
+                            FieldErrors.known(minutes));
+                    return "/batches/" + id + "/warm-up?fitted";
+                },
+                refusal -> refusal.code().equals("unknown-fill") ? "bottle" : "second",
+                () -> page(id, typed, errors));
+    }
+
+    private static double chosen(String typed) {
+        if (!typed.matches("[0-9]{1,9}")) {
+            throw Refusal.of("bottle-missing");
+        }
+        return Double.parseDouble(typed);
+    }
+
+    private static double celsius(String typed) {
+        return Temperature.parse(typed, Units.shown().temperature()).celsius();
+    }
+
+    /** A plain number within bounds. */
+    private static double figure(String typed, double least, double most) {
+        String text = typed.strip().replace(',', '.');
+        if (!text.matches("[0-9]{1,5}(\\.[0-9]{1,2})?")
+                || Double.parseDouble(text) < least
+                || Double.parseDouble(text) > most) {
+            throw text.isEmpty()
+                    ? Refusal.of("missing")
+                    : Refusal.of("not-between", "text", typed.strip(), "least", least, "most", most);
+        }
+        return Double.parseDouble(text);
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "");
+    }
+
+    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
+        WarmService.Known known = warm.known(id);
+        ModelAndView page = new ModelAndView("warm/warm");
+        Double bath = typed.containsKey("bath")
+                ? errors.read("bath", () -> celsius(text(typed, "bath")))
+                : Double.valueOf(known.roomC());
+        Double bottles = typed.containsKey("bottles")
+                ? errors.read("bottles", () -> celsius(text(typed, "bottles")))
+                : Double.valueOf(known.roomC());
+        if (bath != null && bottles != null) {
+            WarmService.Predicted predicted = warm.predict(known, bath, bottles);
+            page.addObject("heading", title(predicted.plain()));
+            page.addObject("words", words(predicted, known));
+            page.addObject(
+                    "drawing",
+                    WarmDrawing.of(
+                            predicted.plain(),
+                            known.fills().stream()
+                                    .map(fill -> fill.bath().role().letters())
+                                    .toList(),
+                            known.targetC(),
+                            known.toleranceC(),
+                            known.roomC()));
+        } else {
+            page.addObject("heading", "How warm is everything now?");
+        }
+        Map<Long, String> choices = new LinkedHashMap<>();
+        for (FillState fill : known.fills()) {
+            choices.put(
+                    fill.id(),
+                    "%s, %s".formatted(fill.bottle().label(), fill.bath().role().name()));
+        }
+        page.addObject("batch", known.batch());
+        page.addObject("known", known);
+        page.addObject("choices", choices);
+        page.addObject("room", Figures.celsius(known.roomC()));
+        page.addObject(
+                "heaters",
+                houses.heaters().stream()
+                        .map(heater -> "%s: set it to %s"
+                                .formatted(heater.name(), Figures.celsius(known.targetC() - heater.offsetC())))
+                        .toList());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+
+    private String title(WarmUp plain) {
+        if (plain.readySeconds() == null) {
+            return "It does not get warm within four hours";
+        }
+        return plain.readySeconds() == 0 ? "It is warm: pour now" : "Start now, pour at " + hour(plain.readySeconds());
+    }
+
+    private String words(WarmService.Predicted predicted, WarmService.Known known) {
+        WarmUp plain = predicted.plain();
+        if (plain.readySeconds() == null) {
+            return "The heater is too weak for this much water, or it loses too much. Begin with warmer water.";
+        }
+        String until = plain.untilSeconds() == null ? "" : " They stay so until " + hour(plain.untilSeconds()) + ".";
+        WarmUp higher = predicted.higher();
+        String quicker = higher == null || higher.readySeconds() == null
+                ? ""
+                : " Set to %s until the slowest bottle shows %s, then back to %s, it is ready at %s."
+                        .formatted(
+                                Figures.celsius(predicted.higherC()),
+                                Figures.celsius(known.targetC() - known.toleranceC() - 1),
+                                Figures.celsius(known.targetC()),
+                                hour(higher.readySeconds()));
+        return "All bottles are within %s of %s after %s."
+                        .formatted(
+                                Figures.plain(known.toleranceC(), 1) + " °C",
+                                Figures.celsius(known.targetC()),
+                                minutes(plain.readySeconds()))
+                + until
+                + quicker;
+    }
+
+    private static String minutes(int seconds) {
+        int minutes = (int) Math.ceil(seconds / 60.0);
+        return minutes == 1 ? "one minute" : Figures.number(minutes) + " minutes";
+    }
+
+    private String hour(@Nullable Integer seconds) {
+        return Figures.hour(
+                clock.instant().plusSeconds(seconds == null ? 0 : seconds),
+                houses.house().timeZone());
+    }
+}
