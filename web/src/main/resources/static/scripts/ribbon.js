@@ -259,7 +259,7 @@
   };
 
   // Presses within 400 ms count once.
-  let pressed = 0;
+  let pressed = -Infinity;
   const press = (act) => {
     if (!act || performance.now() - pressed < 400) {
       return;

@@ -60,7 +60,7 @@ public class WarmTest extends DemoPagesTest {
                                 "first",
                                 "18",
                                 "second",
-                                "20",
+                                "30",
                                 "minutes",
                                 "30")
                         .getRedirectedUrl())

@@ -31,6 +31,7 @@ public record WarmDrawing(
     private static final double RIGHT = 600;
     private static final double TOP = 16;
     private static final double BOTTOM = 232;
+    private static final double LABEL_HEIGHT = 13;
     private static final int SHORTEST_MINUTES = 20;
     private static final int DEGREES_A_MARK = 5;
 
@@ -38,7 +39,7 @@ public record WarmDrawing(
      * A bottle's curve.
      *
      * @param path the curve
-     * @param letters whose
+     * @param letters whose; empty where they stand beside another one
      * @param endY where it ends
      */
     public record Curve(String path, String letters, double endY) {}
@@ -62,7 +63,9 @@ public record WarmDrawing(
         List<Curve> bottles = new ArrayList<>();
         for (int i = 0; i < warm.bottles().size(); i++) {
             List<Double> curve = warm.bottles().get(i);
-            bottles.add(new Curve(plane.path(curve), letters.get(i), plane.y(curve.get(shown))));
+            double endY = plane.y(curve.get(shown));
+            boolean first = bottles.stream().noneMatch(other -> Math.abs(other.endY() - endY) < LABEL_HEIGHT);
+            bottles.add(new Curve(plane.path(curve), first ? together(warm, letters, plane, shown, endY) : "", endY));
         }
         double top = plane.y(targetC + toleranceC);
         return new WarmDrawing(
@@ -74,6 +77,17 @@ public record WarmDrawing(
                 plane.minuteMarks(),
                 plane.degreeMarks(),
                 ready < 0 ? "The bottles do not get warm" : "The bottles are ready after %s minutes".formatted(ready));
+    }
+
+    /** The letters of all bottles that end there, so that they do not stand on each other. */
+    private static String together(WarmUp warm, List<String> letters, Plane plane, int shown, double endY) {
+        List<String> there = new ArrayList<>();
+        for (int i = 0; i < letters.size(); i++) {
+            if (Math.abs(plane.y(warm.bottles().get(i).get(shown)) - endY) < LABEL_HEIGHT) {
+                there.add(letters.get(i));
+            }
+        }
+        return String.join(" ", there);
     }
 
     private record Plane(int minutes, double lowest, double highest) {

@@ -30,18 +30,20 @@ public class Pictures extends DemoApplicationTest {
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
             picture(desk, "/batches/4/run", "run");
+            desk.clock().install();
             desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
                     .click();
             desk.waitForURL("**/runs/*/ribbon");
-            desk.clock().install();
+            desk.clock().fastForward(500);
             desk.keyboard().press("Space");
             desk.clock().fastForward(61_000);
             desk.keyboard().press("Space");
             desk.waitForCondition(() -> "Developer".equals(desk.locator("#step").innerText()));
-            picture(desk, desk.url(), "ribbon");
+            desk.clock().fastForward(52_000);
+            desk.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("ribbon.png")));
             picture(desk, "/mixes/1", "bench");
             picture(desk, "/kits/3", "kit");
-            picture(desk, "/batches/3/labels", "labels");
+            picture(desk, "/batches/5/warm-up", "warm-up");
             picture(desk, "/batches/4/card", "power-cut-card");
             Page steward = browser.open(1280, 800);
             Browser.signIn(steward, "bram", "count-the-rolls");
@@ -54,7 +56,7 @@ public class Pictures extends DemoApplicationTest {
             Browser.signIn(phone, "ines", "rinse-and-hang");
             picture(phone, "/shelf", "shelf-phone");
             picture(phone, "/mixes/1", "bench-phone");
-            picture(steward, "/who", "who");
+            picture(steward, "/waste", "waste");
             picture(phone, "/batches/4/run", "run-phone");
         }
     }
