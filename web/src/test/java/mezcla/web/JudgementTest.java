@@ -155,6 +155,8 @@ public class JudgementTest extends DemoPagesTest {
         assertThat(stranger.getRedirectedUrl()).startsWith("/sign-in");
         assertThat(answer(get("/photos/../mezcla.db"), "ines").getStatus()).isGreaterThanOrEqualTo(400);
         assertThat(answer(get("/photos/other.jpg"), "ines").getStatus()).isEqualTo(404);
+        send("/journal/" + photos.ofBatch(5).get(0).look() + "/void", "ines", "reason", "another roll");
+        assertThat(photos.ofBatch(5)).noneMatch(photo -> photo.file().equals(file));
     }
 
     @DataProvider

@@ -21,6 +21,7 @@ interface PhotoMapper {
             FROM look_photo photo
             JOIN film_inspected look ON look.sequence = photo.sequence
             WHERE look.batch_id = #{batchId}
+            AND NOT EXISTS (SELECT 1 FROM entry_voided gone WHERE gone.voided = photo.sequence)
             ORDER BY photo.sequence DESC
             """)
     List<Row> ofBatch(@Param("batchId") long batchId);

@@ -30,16 +30,15 @@ public class Pictures extends DemoApplicationTest {
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
             picture(desk, "/batches/4/run", "run");
-            desk.clock().install();
+            desk.navigate("/batches/4/run?preSoak=no");
             desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
                     .click();
             desk.waitForURL("**/runs/*/ribbon");
-            desk.clock().fastForward(500);
-            desk.keyboard().press("Space");
-            desk.clock().fastForward(61_000);
-            desk.keyboard().press("Space");
-            desk.waitForCondition(() -> "Developer".equals(desk.locator("#step").innerText()));
-            desk.clock().fastForward(52_000);
+            desk.waitForCondition(() -> {
+                desk.keyboard().press("Space");
+                return "Developer".equals(desk.locator("#step").innerText());
+            });
+            desk.waitForCondition(() -> "3:28".equals(desk.locator("#left").innerText()));
             desk.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("ribbon.png")));
             picture(desk, "/mixes/1", "bench");
             picture(desk, "/kits/3", "kit");
