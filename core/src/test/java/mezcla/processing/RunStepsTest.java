@@ -109,6 +109,29 @@ public class RunStepsTest {
     }
 
     @Test
+    public void slidesAreSafeAfterTheColourDevelopersWash() {
+        Leaflet plain = Leaflets.slide();
+        Leaflet washed = new Leaflet(
+                plain.key(),
+                plain.version(),
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                plain.makesMl(),
+                plain.parts(),
+                plain.baths(),
+                List.of(bath("f1"), bath("cd"), water(ProcessStep.Kind.WASH, 150.0, null)),
+                List.of());
+        Map<String, Integer> seconds = Map.of("f1", 390, "cd", 360);
+        assertThat(RunSteps.of(washed, seconds, RunSteps.Choices.USUAL).lightSafeAfter())
+                .isEqualTo(2);
+        assertThat(RunSteps.of(plain, seconds, RunSteps.Choices.USUAL).lightSafeAfter())
+                .as("no wash is printed")
+                .isEqualTo(1);
+    }
+
+    @Test
     public void pouringIsShortInAShortStep() {
         RunSteps steps =
                 RunSteps.of(sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev")), Map.of("dev", 20), RunSteps.Choices.USUAL);
