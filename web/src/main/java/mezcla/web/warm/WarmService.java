@@ -73,7 +73,8 @@ public class WarmService {
         return new Known(
                 batch,
                 batch.fills().stream()
-                        .filter(fill -> fill.discarded() == null && isWarmed(fill.bath(), bath))
+                        .filter(fill ->
+                                fill.discarded() == null && fill.inBottleMl() > 0 && isWarmed(fill.bath(), bath))
                         .toList(),
                 tub.litres(),
                 tub.powerW(),
@@ -120,7 +121,6 @@ public class WarmService {
                         fill.inBottleMl() / 1000,
                         found.getOrDefault(fill.bottle().id(), usual(fill.bottle())),
                         bottlesC))
-                .filter(bottle -> bottle.litres() > 0)
                 .toList();
         double highC = known.targetC() + known.toleranceC() + HIGHER_C;
         return new Predicted(
