@@ -299,6 +299,8 @@ public sealed interface LogEntry {
      * @param tankMl what the tank took of each bath, in ml
      * @param against codes of what spoke against it; empty for a run that fitted
      * @param started the sequence of the row with which it was started; null for one that was logged in one go
+     * @param abandoned why it was given up before its end; null for a run that was done. Its baths are those that the
+     *     film had reached
      */
     record RunLogged(
             Stamp stamp,
@@ -307,8 +309,21 @@ public sealed interface LogEntry {
             List<RunBath> baths,
             double tankMl,
             List<String> against,
-            @Nullable Long started)
+            @Nullable Long started,
+            @Nullable String abandoned)
             implements LogEntry {
+        /** A run that was done. */
+        public RunLogged(
+                Stamp stamp,
+                long batchId,
+                List<Roll> rolls,
+                List<RunBath> baths,
+                double tankMl,
+                List<String> against,
+                @Nullable Long started) {
+            this(stamp, batchId, rolls, baths, tankMl, against, started, null);
+        }
+
         /** Keeps its own lists. */
         public RunLogged {
             rolls = List.copyOf(rolls);

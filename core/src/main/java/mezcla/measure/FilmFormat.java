@@ -31,9 +31,48 @@ public enum FilmFormat {
     private final String label;
     private final double equivalents;
 
+    /** What holds film in a tank. */
+    public enum Reel {
+        /** For 135. */
+        R135("135"),
+        /** For 120, 127 and 220. */
+        R120("120"),
+        /** For 4×5 sheets. */
+        SHEET_4X5("4×5 sheets"),
+        /** For 5×7 sheets. */
+        SHEET_5X7("5×7 sheets"),
+        /** For 8×10 sheets. */
+        SHEET_8X10("8×10 sheets"),
+        /** A spiral for Super 8 and 16 mm. */
+        CINE("cine film");
+
+        private final String words;
+
+        Reel(String words) {
+            this.words = words;
+        }
+
+        /** What it holds, in words. */
+        public String words() {
+            return words;
+        }
+    }
+
     FilmFormat(String label, double equivalents) {
         this.label = label;
         this.equivalents = equivalents;
+    }
+
+    /** What it is wound on. */
+    public Reel reel() {
+        return switch (this) {
+            case F135_36, F135_24, F135_12 -> Reel.R135;
+            case F120, F220, F127 -> Reel.R120;
+            case SHEET_4X5 -> Reel.SHEET_4X5;
+            case SHEET_5X7 -> Reel.SHEET_5X7;
+            case SHEET_8X10 -> Reel.SHEET_8X10;
+            case SUPER_8, F16MM_30M -> Reel.CINE;
+        };
     }
 
     /** How members write it. */

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record RunProgress(List<Passed> passed, boolean over) {
     private static final double GRACE_SECONDS = 5;
+    private static final double ON_TIME_SECONDS = 2;
 
     /** Keeps its own list. */
     public RunProgress {
@@ -80,6 +81,11 @@ public record RunProgress(List<Passed> passed, boolean over) {
         public Passed {
             troubles = List.copyOf(troubles);
             missed = List.copyOf(missed);
+        }
+
+        /** Whether it was poured in when the step before was over, give or take two seconds. */
+        public boolean isOnTime() {
+            return Math.abs(lateSeconds) <= ON_TIME_SECONDS;
         }
     }
 
@@ -167,12 +173,37 @@ public record RunProgress(List<Passed> passed, boolean over) {
                 .map(event -> between(pour.at(), event.at()))
                 .toList();
         double until = end == null ? Double.POSITIVE_INFINITY : between(pour.at(), end);
-        return steps.schedule().steps().get(pour.step()).cues().stream()
+        Schedule.Step planned = steps.schedule().steps().get(pour.step()).step();
+        double lasted = Math.max(planned.leastSeconds(), planned.seconds() + changed(within));
+        return Schedule.cues(planned.lasting(lasted)).stream()
                 .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE && cue.forSeconds() != null)
                 .filter(cue -> Slack.reaches(until, cue.at() + cue.forSeconds()))
                 .filter(cue -> confirmed.stream()
                         .noneMatch(at -> at >= cue.at() - 1 && at <= cue.at() + cue.forSeconds() + GRACE_SECONDS))
                 .map(Schedule.Cue::at)
+                .toList();
+    }
+
+    /**
+     * The temperatures that were read during a step, in order, for what a drift has done to it (rules, 4.6).
+     *
+     * @param happened what was confirmed
+     * @param step the number of the step, from 0
+     */
+    public static List<EquivalentDevelopment.Reading> readings(List<Event> happened, int step) {
+        Instant poured = happened.stream()
+                .filter(event -> event.kind() == Kind.POUR && event.step() == step)
+                .map(Event::at)
+                .findFirst()
+                .orElse(null);
+        if (poured == null) {
+            return List.of();
+        }
+        return happened.stream()
+                .filter(event -> event.kind() == Kind.TEMPERATURE && event.step() == step)
+                .filter(event -> !event.at().isBefore(poured))
+                .map(event -> new EquivalentDevelopment.Reading(between(poured, event.at()), event.value()))
+                .sorted(Comparator.comparingDouble(EquivalentDevelopment.Reading::seconds))
                 .toList();
     }
 

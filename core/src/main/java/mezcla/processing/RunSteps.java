@@ -35,13 +35,41 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      * How the house does it.
      *
      * @param preSoak whether film gets warm water first, where the leaflet names that
-     * @param rinse whether film is rinsed between the developer and the next bath where the leaflet goes straight on
-     * @param finalRinse whether the final rinse and the wetting agent are part of the run
+     * @param between what comes between the developer and the next bath
+     * @param finalRinse how the final rinse is done
+     * @param wettingAgent whether the wetting agent is part of the run, where the leaflet names one
      * @param movement how the tank is moved
      */
-    public record Choices(boolean preSoak, boolean rinse, boolean finalRinse, Movement movement) {
+    public record Choices(
+            boolean preSoak, Between between, FinalRinse finalRinse, boolean wettingAgent, Movement movement) {
         /** As the leaflet says, by inversion. */
-        public static final Choices USUAL = new Choices(true, false, true, Movement.INVERSION);
+        public static final Choices USUAL =
+                new Choices(true, Between.LEAFLET, FinalRinse.WARM, true, Movement.INVERSION);
+
+        /** The same with the tank moved otherwise. */
+        public Choices moved(Movement other) {
+            return new Choices(preSoak, between, finalRinse, wettingAgent, other);
+        }
+    }
+
+    /** What comes between the developer and the next bath. */
+    public enum Between {
+        /** What the leaflet prints. */
+        LEAFLET,
+        /** Half a minute of water, where the leaflet goes straight on. */
+        RINSE,
+        /** Nothing: the stop or the water that the leaflet prints is left out. */
+        STRAIGHT
+    }
+
+    /** How the final rinse is done. */
+    public enum FinalRinse {
+        /** As warm as the leaflet says. */
+        WARM,
+        /** As warm as the room: it neither develops nor fixes. */
+        ROOM,
+        /** Not in the run. */
+        NONE
     }
 
     /**
@@ -55,6 +83,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      * @param leastC from where on that is near enough, in °C; null where nobody says
      * @param mostC up to where, in °C; null where nobody says
      * @param fills how often water is filled in and dumped; 0 for a bath, and for water by time
+     * @param wipeBefore whether the back of the film is wiped before it
      */
     public record Step(
             ProcessStep.Kind kind,
@@ -64,7 +93,8 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             @Nullable Double atC,
             @Nullable Double leastC,
             @Nullable Double mostC,
-            int fills) {
+            int fills,
+            boolean wipeBefore) {
         /** Whether it may be stopped for a while: chemistry does not wait, water does. */
         public boolean mayPause() {
             return role == null && kind != ProcessStep.Kind.PRE_SOAK;
@@ -73,6 +103,15 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         /** Whether it goes on until somebody sees that it is enough. */
         public boolean isOpen() {
             return kind == ProcessStep.Kind.WASH_UNTIL_CLEAR;
+        }
+
+        /** Whether it comes at the end, when nothing reacts any more. */
+        private boolean isLast() {
+            return role != null && RunSteps.isLast(role);
+        }
+
+        private Step wiped() {
+            return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true);
         }
     }
 
@@ -84,12 +123,13 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      *     out
      * @param choices how the house does it
      * @throws Refusal {@code carbon-backing} where film with a carbon backing would enter a shared bath without its
-     *     pre-bath and a rinse; {@code step-too-short}
+     *     pre-bath and a rinse; {@code rinse-needed} where slides or cine film would go straight on from the developer
+     *     although their leaflet does not; {@code step-too-short}
      */
     public static RunSteps of(Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
         List<Step> steps = new ArrayList<>();
         List<Schedule.Step> timed = new ArrayList<>();
-        List<ProcessStep> printed = leaflet.steps().isEmpty() ? bathsAlone(leaflet) : leaflet.steps();
+        List<ProcessStep> printed = chosen(leaflet, choices);
         for (int i = 0; i < printed.size(); i++) {
             ProcessStep step = printed.get(i);
             if (isLeftOut(step, leaflet, seconds, choices)) {
@@ -97,7 +137,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             }
             add(steps, timed, step, leaflet, seconds, choices);
             boolean rinsed = i + 1 < printed.size() && printed.get(i + 1).bath() == null;
-            if (choices.rinse() && isDeveloper(step, leaflet) && !rinsed && i + 1 < printed.size()) {
+            if (choices.between() == Between.RINSE && isDeveloper(step, leaflet) && !rinsed && i + 1 < printed.size()) {
                 ProcessStep rinse = new ProcessStep(
                         ProcessStep.Kind.WASH,
                         null,
@@ -109,11 +149,46 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         }
         if (leaflet.process().equals(FilmProcess.CINE_NEGATIVE)) {
             refuseUnwashedBacking(steps);
+            wipeBeforeTheEnd(steps);
         }
         return new RunSteps(steps, Schedule.of(timed), lightSafeAfter(steps));
     }
 
-    private static List<ProcessStep> bathsAlone(Leaflet leaflet) {
+    private static List<ProcessStep> chosen(Leaflet leaflet, Choices choices) {
+        List<ProcessStep> printed = leaflet.steps().isEmpty() ? bathsAlone(leaflet) : leaflet.steps();
+        List<ProcessStep> between =
+                choices.between() == Between.STRAIGHT ? PrintedWays.of(leaflet).afterDeveloper() : List.of();
+        if (between.isEmpty()) {
+            return printed;
+        }
+        if (leaflet.process().equals(FilmProcess.COLOUR_SLIDE)
+                || leaflet.process().equals(FilmProcess.CINE_NEGATIVE)) {
+            throw Refusal.of("rinse-needed");
+        }
+        int from = 1;
+        while (!isDeveloper(printed.get(from - 1), leaflet) || isDeveloper(printed.get(from), leaflet)) {
+            from++;
+        }
+        List<ProcessStep> straight = new ArrayList<>(printed.subList(0, from));
+        straight.addAll(printed.subList(from + between.size(), printed.size()));
+        return straight;
+    }
+
+    static boolean isLast(BathRole role) {
+        return role.nature() == BathRole.Nature.STABILISER || role.nature() == BathRole.Nature.WETTING_AGENT;
+    }
+
+    /** What the carbon left on the back comes off with a wet finger now, and never again once it has dried. */
+    private static void wipeBeforeTheEnd(List<Step> steps) {
+        for (int i = 0; i < steps.size(); i++) {
+            if (steps.get(i).isLast()) {
+                steps.set(i, steps.get(i).wiped());
+                return;
+            }
+        }
+    }
+
+    static List<ProcessStep> bathsAlone(Leaflet leaflet) {
         return leaflet.baths().stream()
                 .map(bath -> new ProcessStep(ProcessStep.Kind.BATH, bath.key(), null, null, null))
                 .toList();
@@ -123,7 +198,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         return java.util.Objects.requireNonNull(step.bath());
     }
 
-    private static boolean isDeveloper(ProcessStep step, Leaflet leaflet) {
+    static boolean isDeveloper(ProcessStep step, Leaflet leaflet) {
         return step.bath() != null && leaflet.bath(step.bath()).role().isDeveloper();
     }
 
@@ -131,9 +206,12 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         if (step.bath() == null) {
             return step.kind() == ProcessStep.Kind.PRE_SOAK && !choices.preSoak();
         }
-        BathRole.Nature nature = leaflet.bath(step.bath()).role().nature();
-        boolean last = nature == BathRole.Nature.STABILISER || nature == BathRole.Nature.WETTING_AGENT;
-        return !seconds.containsKey(step.bath()) || last && !choices.finalRinse();
+        return !seconds.containsKey(step.bath())
+                || switch (leaflet.bath(step.bath()).role().nature()) {
+                    case STABILISER -> choices.finalRinse() == FinalRinse.NONE;
+                    case WETTING_AGENT -> !choices.wettingAgent();
+                    default -> false;
+                };
     }
 
     private static void add(
@@ -148,19 +226,17 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         String name = name(step, bath, fills);
         double length = bath != null ? seconds.get(bath.key()) : water(step, fills);
         double pour = Math.min(POUR_SECONDS, length / SHORTEST_PART);
-        boolean moved = bath != null
-                ? bath.role().nature() != BathRole.Nature.STABILISER
-                        && bath.role().nature() != BathRole.Nature.WETTING_AGENT
-                : choices.movement() == Movement.ROTARY && fills == 0;
+        boolean moved = bath != null ? !isLast(bath.role()) : choices.movement() == Movement.ROTARY && fills == 0;
         steps.add(new Step(
                 step.kind(),
                 step.bath(),
                 bath == null ? null : bath.role(),
                 name,
-                bath == null ? step.atC() : Double.valueOf(bath.timing().atC()),
+                bath == null ? step.atC() : atC(bath, choices),
                 bath == null ? null : Double.valueOf(bath.timing().leastC()),
                 bath == null ? null : Double.valueOf(bath.timing().mostC()),
-                fills));
+                fills,
+                false));
         timed.add(new Schedule.Step(
                 name,
                 length,
@@ -168,6 +244,12 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                 pour,
                 pour,
                 moved ? choices.movement().agitation() : null));
+    }
+
+    private static @Nullable Double atC(Bath bath, Choices choices) {
+        return isLast(bath.role()) && choices.finalRinse() == FinalRinse.ROOM
+                ? null
+                : Double.valueOf(bath.timing().atC());
     }
 
     private static String name(ProcessStep step, @Nullable Bath bath, int fills) {

@@ -13,6 +13,8 @@ import org.jspecify.annotations.Nullable;
  * @param totalSeconds how long it all takes
  */
 public record Schedule(List<Timed> steps, double totalSeconds) {
+    private static final double SHORTEST_SECONDS = 1;
+
     /** Keeps its own list. */
     public Schedule {
         steps = List.copyOf(steps);
@@ -43,6 +45,16 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
             double fillSeconds,
             double drainSeconds,
             @Nullable Agitation agitation) {
+        /** The same step of another length, in seconds. */
+        public Step lasting(double otherSeconds) {
+            return new Step(name, otherSeconds, clock, fillSeconds, drainSeconds, agitation);
+        }
+
+        /** The shortest that it can be, in seconds: filled and poured out again. */
+        public double leastSeconds() {
+            return fullAt() + drainSeconds + SHORTEST_SECONDS;
+        }
+
         /** Seconds from the start of the step until the tank is full. */
         double fullAt() {
             return clock == Clock.FULL ? 0 : fillSeconds;
@@ -104,7 +116,12 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
         return new Schedule(timed, end);
     }
 
-    private static List<Cue> cues(Step step) {
+    /**
+     * What is to be done in one step, in order.
+     *
+     * @throws Refusal {@code step-too-short} for a step without time between filling and pouring out
+     */
+    public static List<Cue> cues(Step step) {
         double full = step.fullAt();
         double out = step.pourOutAt();
         if (!Slack.exceeds(out, full)) {

@@ -18,6 +18,7 @@ import mezcla.leaflet.Bath;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
+import mezcla.processing.RunSteps;
 import mezcla.processing.RunTime;
 import org.jspecify.annotations.Nullable;
 
@@ -261,6 +262,25 @@ public record RunPlan(
     /** Whether nothing speaks against it. */
     public boolean fits() {
         return refusals.isEmpty();
+    }
+
+    /** The same plan with one thing more that speaks against it. */
+    public RunPlan refusedBy(Refusal refusal) {
+        List<Refusal> all = new ArrayList<>(refusals);
+        all.add(refusal);
+        return new RunPlan(batch, question, baths, verdict, List.copyOf(all));
+    }
+
+    /**
+     * What the film goes through, step by step (rules, section 7).
+     *
+     * @param choices how the house does it
+     * @throws Refusal what {@link RunSteps#of} refuses
+     */
+    public RunSteps steps(RunSteps.Choices choices) {
+        Map<String, Integer> seconds = new LinkedHashMap<>();
+        baths.forEach(bath -> bath.shown().ifPresent(time -> seconds.put(batch.placeOf(bath.fill()), time.seconds())));
+        return RunSteps.of(batch.leaflet(), seconds, choices);
     }
 
     /** The codes of what spoke against it, for a run that was done all the same; each once. */

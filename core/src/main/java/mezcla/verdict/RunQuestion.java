@@ -50,6 +50,11 @@ public record RunQuestion(
         return new RunQuestion(rolls, otherTankMl, smallestTankMl, judging, at, zone);
     }
 
+    /** The same asked about another moment. */
+    public RunQuestion asked(Instant otherwise) {
+        return new RunQuestion(rolls, tankMl, smallestTankMl, judging, otherwise, zone);
+    }
+
     /** Other film in the same tank. */
     public RunQuestion ofRolls(List<LogEntry.Roll> others) {
         return new RunQuestion(others, tankMl, smallestTankMl, judging, at, zone);

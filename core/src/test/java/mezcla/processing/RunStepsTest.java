@@ -10,6 +10,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.Leaflets;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.ProcessStep;
@@ -76,14 +78,118 @@ public class RunStepsTest {
 
     @Test
     public void theHouseChoosesPreSoakRinseAndMovement() {
-        RunSteps other = negative(new RunSteps.Choices(false, true, true, Movement.ROTARY));
+        RunSteps other = negative(
+                new RunSteps.Choices(false, RunSteps.Between.RINSE, RunSteps.FinalRinse.WARM, true, Movement.ROTARY));
         assertThat(names(other)).containsExactly("Developer", "Wash", "Bleach-fix", "Wash, 6 fills");
         assertThat(other.schedule().steps().get(0).step().agitation()).isInstanceOf(Agitation.Continuous.class);
         RunSteps rinsed = RunSteps.of(
                 sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), water(ProcessStep.Kind.WASH, 60.0, null), bath("bx")),
                 Map.of("dev", 195, "bx", 390),
-                new RunSteps.Choices(true, true, true, Movement.STICK));
+                new RunSteps.Choices(true, RunSteps.Between.RINSE, RunSteps.FinalRinse.WARM, true, Movement.STICK));
         assertThat(names(rinsed)).as("rinsed already").containsExactly("Developer", "Wash", "Bleach-fix");
+    }
+
+    private static RunSteps.Choices straight() {
+        return new RunSteps.Choices(
+                true, RunSteps.Between.STRAIGHT, RunSteps.FinalRinse.WARM, true, Movement.INVERSION);
+    }
+
+    @Test
+    public void straightOnLeavesOutTheWaterAfterTheDeveloperAndNoOther() {
+        ProcessStep wash = water(ProcessStep.Kind.WASH, 60.0, null);
+        Leaflet sheet = sheet(FilmProcess.COLOUR_NEGATIVE, wash, bath("dev"), wash, bath("bx"), wash);
+        Map<String, Integer> seconds = Map.of("dev", 195, "bx", 390);
+        assertThat(names(RunSteps.of(sheet, seconds, straight())))
+                .containsExactly("Wash", "Developer", "Bleach-fix", "Wash");
+        assertThat(PrintedWays.of(sheet).afterDeveloper()).containsExactly(wash);
+        assertThat(PrintedWays.of(sheet).preSoak()).isNull();
+        Leaflet slides = sheet(FilmProcess.COLOUR_SLIDE, bath("dev"), wash, bath("bx"));
+        assertThat(catchThrowableOfType(Refusal.class, () -> RunSteps.of(slides, seconds, straight()))
+                        .code())
+                .isEqualTo("rinse-needed");
+        assertThat(names(RunSteps.of(sheet(FilmProcess.COLOUR_SLIDE, bath("dev"), bath("bx")), seconds, straight())))
+                .as("where the leaflet goes straight on itself")
+                .containsExactly("Developer", "Bleach-fix");
+    }
+
+    private static Leaflet withFinalRinse(FilmProcess process) {
+        Leaflet plain = Leaflets.slide();
+        Bath first = plain.baths().get(0);
+        return new Leaflet(
+                plain.key(),
+                1,
+                plain.name(),
+                plain.maker(),
+                process,
+                null,
+                plain.makesMl(),
+                plain.parts(),
+                List.of(
+                        as(first, "pb", BathRole.PRE_BATH),
+                        as(first, "dev", BathRole.DEVELOPER),
+                        as(first, "bx", BathRole.BLEACH_FIX),
+                        as(first, "fr", BathRole.STABILISER),
+                        as(first, "wa", BathRole.WETTING_AGENT)),
+                List.of(
+                        bath("pb"),
+                        water(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null),
+                        bath("dev"),
+                        bath("bx"),
+                        bath("fr"),
+                        bath("wa")),
+                List.of());
+    }
+
+    private static Bath as(Bath bath, String key, BathRole role) {
+        return new Bath(key, role, bath.recipe(), bath.timing(), 500, null, null, null, null);
+    }
+
+    private static final Map<String, Integer> ALL = Map.of("pb", 60, "dev", 195, "bx", 390, "fr", 60, "wa", 60);
+
+    @Test
+    public void theBackOfCineFilmIsWipedBeforeTheFirstOfTheLastBaths() {
+        RunSteps cine = RunSteps.of(withFinalRinse(FilmProcess.CINE_NEGATIVE), ALL, RunSteps.Choices.USUAL);
+        assertThat(cine.steps())
+                .filteredOn(RunSteps.Step::wipeBefore)
+                .extracting(RunSteps.Step::name)
+                .containsExactly("Final rinse");
+        RunSteps plain = RunSteps.of(withFinalRinse(FilmProcess.COLOUR_NEGATIVE), ALL, RunSteps.Choices.USUAL);
+        assertThat(plain.steps()).noneMatch(RunSteps.Step::wipeBefore);
+    }
+
+    @Test
+    public void finalRinseAndWettingAgentAreChosenApart() {
+        Leaflet sheet = withFinalRinse(FilmProcess.CINE_NEGATIVE);
+        RunSteps room = RunSteps.of(
+                sheet,
+                ALL,
+                new RunSteps.Choices(
+                        true, RunSteps.Between.LEAFLET, RunSteps.FinalRinse.ROOM, false, Movement.INVERSION));
+        assertThat(names(room)).endsWith("Bleach-fix", "Final rinse");
+        assertThat(room.steps().get(4).atC()).isNull();
+        RunSteps none = RunSteps.of(
+                sheet,
+                ALL,
+                new RunSteps.Choices(
+                        true, RunSteps.Between.LEAFLET, RunSteps.FinalRinse.NONE, true, Movement.INVERSION));
+        assertThat(names(none)).endsWith("Bleach-fix", "Wetting agent");
+        assertThat(none.steps()).last().matches(RunSteps.Step::wipeBefore);
+        assertThat(PrintedWays.of(sheet).finalRinse()).isNotNull();
+        assertThat(PrintedWays.of(sheet).wettingAgent()).isNotNull();
+    }
+
+    @Test
+    public void aStepMadeLongerIsMovedInItsSecondsMoreToo() {
+        RunSteps steps = negative(RunSteps.Choices.USUAL);
+        List<RunProgress.Event> events = new ArrayList<>(perfect(steps).subList(0, 1));
+        events.add(event(60, RunProgress.Kind.POUR, 1, 0));
+        events.add(event(200, RunProgress.Kind.CHANGE, 1, 60));
+        events.add(event(315, RunProgress.Kind.POUR, 2, 0));
+        assertThat(RunProgress.of(steps, events).passed().get(1).missed())
+                .as("195 s were planned, 255 s it lasted")
+                .contains(180.0, 210.0, 240.0);
+        events.set(2, event(200, RunProgress.Kind.CHANGE, 1, -60));
+        assertThat(RunProgress.of(steps, events).passed().get(1).missed()).doesNotContain(150.0);
     }
 
     @Test
@@ -191,6 +297,11 @@ public class RunStepsTest {
                 event(730, RunProgress.Kind.GO_ON, 3, 0)));
         RunProgress.Passed developer = RunProgress.of(steps, events).passed().get(1);
         assertThat(developer.lateSeconds()).isEqualTo(8);
+        assertThat(developer.isOnTime()).isFalse();
+        assertThat(RunProgress.readings(events, 1))
+                .containsExactly(
+                        new EquivalentDevelopment.Reading(2, 37.8), new EquivalentDevelopment.Reading(22, 37.4));
+        assertThat(RunProgress.readings(events, 0)).isEmpty();
         assertThat(developer.plannedSeconds()).isEqualTo(200);
         assertThat(developer.realSeconds()).isEqualTo(200);
         assertThat(developer.celsius()).isCloseTo(37.6, within(1e-9));

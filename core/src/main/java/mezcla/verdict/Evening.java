@@ -1,0 +1,117 @@
+package mezcla.verdict;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mezcla.batch.LogBook;
+import mezcla.batch.LogEntry;
+import mezcla.measure.Refusal;
+import mezcla.processing.RunSteps;
+
+/**
+ * Several tank loads one after the other (rules, section 7): each is planned through what those before it leave, so a
+ * later one has its own, longer times; between them the tank is washed, dried and filled again.
+ *
+ * @param startWarming when the bath has to be switched on
+ * @param loads the loads, in order
+ */
+public record Evening(Instant startWarming, List<Load> loads) {
+    /** How long it takes to wash, dry and load the tank again; <em>house</em>. */
+    public static final Duration BETWEEN = Duration.ofMinutes(15);
+
+    /** Keeps its own list. */
+    public Evening {
+        loads = List.copyOf(loads);
+    }
+
+    /**
+     * A load to be planned.
+     *
+     * @param batchId the batch
+     * @param question what film, in what tank; its moment is replaced by when the load is poured
+     * @param choices how it is done
+     */
+    public record Wanted(long batchId, RunQuestion question, RunSteps.Choices choices) {}
+
+    /**
+     * A load in its place.
+     *
+     * @param plan the plan, after what comes before it
+     * @param steps what its film goes through
+     * @param pourAt when its first step is poured
+     * @param hangAt when its film can hang
+     */
+    public record Load(RunPlan plan, RunSteps steps, Instant pourAt, Instant hangAt) {}
+
+    /**
+     * Plans loads in a row.
+     *
+     * @param book the log
+     * @param wanted the loads, in order
+     * @param pourAt when the first is poured
+     * @param warming how long the bottles need to get warm
+     * @param between how long there is from one load's hanging to the next one's pouring
+     * @throws Refusal {@code loads-missing} without any, {@code batch-ended}, {@code unknown-batch}, or what
+     *     {@link RunSteps#of} refuses
+     */
+    public static Evening of(LogBook book, List<Wanted> wanted, Instant pourAt, Duration warming, Duration between) {
+        if (wanted.isEmpty()) {
+            throw Refusal.of("loads-missing");
+        }
+        List<Load> loads = new ArrayList<>();
+        LogBook then = withoutUnderWay(book, wanted, pourAt);
+        Instant pour = pourAt;
+        for (Wanted load : wanted) {
+            RunPlan plan = RunPlan.of(
+                    then.state().batch(load.batchId()), load.question().asked(pour));
+            RunSteps steps = plan.steps(load.choices());
+            Instant hang = pour.plusSeconds((long) Math.ceil(steps.schedule().totalSeconds()));
+            loads.add(new Load(plan, steps, pour, hang));
+            Instant over = hang;
+            then = then.supposing(
+                    over,
+                    List.of(stamp -> new LogEntry.RunLogged(
+                            stamp,
+                            load.batchId(),
+                            load.question().rolls(),
+                            plan.asRunBaths(),
+                            load.question().tankMl(),
+                            plan.against(),
+                            null)));
+            pour = hang.plus(between);
+        }
+        return new Evening(pourAt.minus(warming), loads);
+    }
+
+    /** What is in a tank now is back in its bottles by then. */
+    private static LogBook withoutUnderWay(LogBook book, List<Wanted> wanted, Instant by) {
+        LogBook then = book;
+        for (long batch : wanted.stream().map(Wanted::batchId).distinct().toList()) {
+            for (LogEntry.RunStarted start : book.state().batch(batch).inUse()) {
+                then = then.supposing(
+                        by,
+                        List.of(stamp -> new LogEntry.RunLogged(
+                                stamp,
+                                batch,
+                                start.rolls(),
+                                start.baths(),
+                                start.tankMl(),
+                                List.of(),
+                                start.stamp().sequence())));
+            }
+        }
+        return then;
+    }
+
+    /** When the last film can hang. */
+    public Instant over() {
+        return loads.get(loads.size() - 1).hangAt();
+    }
+
+    /** The first load that does not fit; empty where all do. */
+    public Optional<Load> refused() {
+        return loads.stream().filter(load -> !load.plan().fits()).findFirst();
+    }
+}
