@@ -39,6 +39,11 @@ public record Bath(
         }
     }
 
+    /** How long it takes on a rotary base; where the sheet prints nothing else, as long as by hand (rules, 4.7). */
+    public Timing turning() {
+        return rotarySeconds == null ? timing : timing.based(rotarySeconds);
+    }
+
     /**
      * How many rolls a volume takes before the limit, counting no age.
      *

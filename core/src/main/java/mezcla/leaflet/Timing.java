@@ -50,4 +50,23 @@ public record Timing(
         push = List.copyOf(push);
         temperatureTable = List.copyOf(temperatureTable);
     }
+
+    /** The same with another time in a fresh bath, in seconds: everything that is printed for it becomes as much longer. */
+    public Timing based(double seconds) {
+        double scale = seconds / baseSeconds;
+        return new Timing(
+                seconds,
+                atC,
+                leastC,
+                mostC,
+                exhaustion instanceof Exhaustion.Steps listed
+                        ? new Exhaustion.Steps(listed.steps().stream()
+                                .map(step -> new Exhaustion.Step(step.upTo(), step.seconds() * scale))
+                                .toList())
+                        : exhaustion,
+                push,
+                temperatureTable.stream()
+                        .map(at -> new TimeAt(at.c(), at.seconds() * scale))
+                        .toList());
+    }
 }

@@ -10,6 +10,7 @@ public final class ProbeWatch {
     private static final double LEAVES_WATER_C = 2;
     private static final double COOLS_FOR_SECONDS = 180;
     private static final double COOLS_C = 0.2;
+    private static final double UNSTEADY_C = 0.3;
 
     private ProbeWatch() {}
 
@@ -48,7 +49,7 @@ public final class ProbeWatch {
         if (highest - last.celsius() > LEAVES_WATER_C) {
             return Optional.of(Finding.OUT_OF_WATER);
         }
-        boolean cooling = last.celsius() < leastC
+        boolean cooling = last.celsius() < leastC - UNSTEADY_C
                 && readings.stream()
                         .filter(reading -> reading.seconds() <= last.seconds() - COOLS_FOR_SECONDS)
                         .reduce((earlier, later) -> later)

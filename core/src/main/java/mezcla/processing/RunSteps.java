@@ -84,6 +84,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      * @param mostC up to where, in °C; null where nobody says
      * @param fills how often water is filled in and dumped; 0 for a bath, and for water by time
      * @param wipeBefore whether the back of the film is wiped before it
+     * @param oneShot whether it is poured away afterwards
      */
     public record Step(
             ProcessStep.Kind kind,
@@ -94,7 +95,8 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             @Nullable Double leastC,
             @Nullable Double mostC,
             int fills,
-            boolean wipeBefore) {
+            boolean wipeBefore,
+            boolean oneShot) {
         /** Whether it may be stopped for a while: chemistry does not wait, water does. */
         public boolean mayPause() {
             return role == null && kind != ProcessStep.Kind.PRE_SOAK;
@@ -111,7 +113,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         }
 
         private Step wiped() {
-            return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true);
+            return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true, oneShot);
         }
     }
 
@@ -236,7 +238,8 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                 bath == null ? null : Double.valueOf(bath.timing().leastC()),
                 bath == null ? null : Double.valueOf(bath.timing().mostC()),
                 fills,
-                false));
+                false,
+                bath != null && bath.oneShot() != null));
         timed.add(new Schedule.Step(
                 name,
                 length,

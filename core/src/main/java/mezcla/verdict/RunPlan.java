@@ -15,6 +15,7 @@ import mezcla.batch.LogEntry;
 import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.Timing;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
@@ -85,21 +86,15 @@ public record RunPlan(
 
     private static PlannedBath planned(BatchState batch, FillState fill, RunQuestion question, List<Refusal> refusals) {
         Bath bath = fill.bath();
+        Timing timing = question.turning() ? bath.turning() : bath.timing();
         boolean pushed = batch.isImageDeveloper(fill);
         double scaledRun = question.equivalents() * fill.wearPerRoll();
-        RunTime unpushed =
-                RunTime.of(bath.role(), bath.timing(), fill.scaledRolls(), scaledRun, 0, null, fill.trimPercent());
+        RunTime unpushed = RunTime.of(bath.role(), timing, fill.scaledRolls(), scaledRun, 0, null, fill.trimPercent());
         RunTime time = unpushed;
         if (pushed) {
             try {
                 time = RunTime.of(
-                        bath.role(),
-                        bath.timing(),
-                        fill.scaledRolls(),
-                        scaledRun,
-                        question.stops(),
-                        null,
-                        fill.trimPercent());
+                        bath.role(), timing, fill.scaledRolls(), scaledRun, question.stops(), null, fill.trimPercent());
             } catch (Refusal refusal) {
                 refusals.add(refusal);
                 time = null;

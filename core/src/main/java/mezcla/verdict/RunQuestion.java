@@ -16,9 +16,22 @@ import mezcla.measure.Refusal;
  * @param judging how the house judges
  * @param at when
  * @param zone where; ages count by the calendar there
+ * @param turning whether the tank is turned on a rotary base, for which some leaflets print other times
  */
 public record RunQuestion(
-        List<LogEntry.Roll> rolls, double tankMl, double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
+        List<LogEntry.Roll> rolls,
+        double tankMl,
+        double smallestTankMl,
+        Judging judging,
+        Instant at,
+        ZoneId zone,
+        boolean turning) {
+    /** The question about film in a tank that is moved by hand. */
+    public RunQuestion(
+            List<LogEntry.Roll> rolls, double tankMl, double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
+        this(rolls, tankMl, smallestTankMl, judging, at, zone, false);
+    }
+
     /** Refuses a run without film ({@code rolls-missing}) and pushes that differ ({@code pushes-differ}). */
     public RunQuestion {
         rolls = List.copyOf(rolls);
@@ -47,17 +60,22 @@ public record RunQuestion(
 
     /** The same film in another tank, in ml. */
     public RunQuestion inTank(double otherTankMl) {
-        return new RunQuestion(rolls, otherTankMl, smallestTankMl, judging, at, zone);
+        return new RunQuestion(rolls, otherTankMl, smallestTankMl, judging, at, zone, turning);
     }
 
     /** The same asked about another moment. */
     public RunQuestion asked(Instant otherwise) {
-        return new RunQuestion(rolls, tankMl, smallestTankMl, judging, otherwise, zone);
+        return new RunQuestion(rolls, tankMl, smallestTankMl, judging, otherwise, zone, turning);
+    }
+
+    /** The same with the tank on a rotary base, or moved by hand. */
+    public RunQuestion turned(boolean onRotaryBase) {
+        return new RunQuestion(rolls, tankMl, smallestTankMl, judging, at, zone, onRotaryBase);
     }
 
     /** Other film in the same tank. */
     public RunQuestion ofRolls(List<LogEntry.Roll> others) {
-        return new RunQuestion(others, tankMl, smallestTankMl, judging, at, zone);
+        return new RunQuestion(others, tankMl, smallestTankMl, judging, at, zone, turning);
     }
 
     /** Whole days from then to now, by the calendar of the house. */

@@ -78,10 +78,12 @@
     const length = step.seconds + now.changed;
     const left = length - elapsed;
     const filled = step.fills > 0 && now.fills >= step.fills;
+    // The server made cues for longer than planned; here they end where pouring out begins.
+    const out = length - step.drain;
     const cues = step.cues
-      .map(([at, lasts]) => ({ at, lasts, kind: "move" }))
-      .filter((cue) => cue.at + cue.lasts <= length - step.drain + 1e-6)
-      .concat(step.open ? [] : [{ at: length - step.drain, lasts: step.drain, kind: "out" }]);
+      .map(([at, lasts], first) => ({ at, lasts: first ? lasts : Math.min(lasts || Infinity, out - at), kind: "move" }))
+      .filter((cue) => cue.lasts > 0 && cue.at + cue.lasts <= out + 1e-6)
+      .concat(step.open ? [] : [{ at: out, lasts: step.drain, kind: "out" }]);
     const active = cues.filter((cue) => cue.at <= elapsed + 1e-6 && elapsed < cue.at + cue.lasts).pop();
     const coming = cues.filter((cue) => cue.at > elapsed + 1e-6).sort((a, b) => a.at - b.at)[0];
     const due = cues.find(
@@ -135,7 +137,8 @@
     if (p.over && !said.has(key("over"))) {
       said.add(key("over"));
       const safe = p.now.step === run.lightSafeAfter ? " Light may come in now." : "";
-      lastCue = [safe ? "light" : "next", (p.next ? `Pour in: ${name(p.next)}.` : "The run is over.") + safe];
+      const wipe = p.next && p.next.before ? ` ${p.next.before}.` : "";
+      lastCue = [safe ? "light" : "next", (p.next ? `Pour in: ${name(p.next)}.` : "The run is over.") + wipe + safe];
       signal(...lastCue);
     } else if (cue && p.elapsed < cue.at + cue.lasts + 1) {
       lastCue = [cue.kind, words(cue, p.step)];
@@ -213,7 +216,7 @@
       text("next", real ? "Caps on, air out of the bottles, tank soaked, sink rinsed" : "See what was late, early or missed");
     } else if (p.before || p.over) {
       text("next-when", "Now");
-      text("next", p.next ? `Pour in: ${name(p.next)}` : "Take the film out");
+      text("next", p.next ? `${p.next.before ? `${p.next.before}, then pour` : "Pour"} in: ${name(p.next)}` : "Take the film out");
     } else if (p.active) {
       text("next-when", "Now");
       text("next", words(p.active, step));
@@ -229,6 +232,7 @@
     hang(p);
   };
 
+  // What to fetch before it is needed.
   const meanwhile = (p) => {
     if (p.done || !p.next) {
       return "Clips for the film; the closing list";
@@ -237,7 +241,10 @@
       return "Gloves on; funnel and the first bottles within reach";
     }
     const where = p.step.letters ? `Funnel on the ${p.step.letters} bottle` : "Room in the sink";
-    const then = p.next.letters ? `${p.next.letters} within reach` : `water at ${p.next.temperature || "the same warmth"}`;
+    if (p.next.before) {
+      return `${p.next.before} before ${p.next.letters} goes in; a clean glove within reach`;
+    }
+    const then = p.next.letters ? `${p.next.letters} within reach` : `warm water now, ${p.next.temperature || "as warm as the bath"}`;
     return `${where}; ${then}`;
   };
 
@@ -251,11 +258,12 @@
     by("present").setAttribute("transform", `translate(${(from + width * share).toFixed(1)} 0)`);
   };
 
+  const hours = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone: run.zone });
   const hang = (p) => {
     const rest = run.steps.slice(p.now.step + 1).reduce((sum, step) => sum + step.seconds, Math.max(0, p.left));
     const ahead = p.before ? run.steps.reduce((sum, step) => sum + step.seconds, 0) : rest;
-    const at = new Date(Date.now() + (ahead * 1000) / run.speed);
-    text("hang", p.done ? "" : `film can hang at ${String(at.getHours()).padStart(2, "0")}:${String(at.getMinutes()).padStart(2, "0")}`);
+    const at = new Date(Date.now() + (real ? offset : 0) + (ahead * 1000) / run.speed);
+    text("hang", p.done ? "" : `film can hang at ${hours.format(at)}`);
   };
 
   // Presses within 400 ms count once.
@@ -347,6 +355,28 @@
     draw();
   }
 
+  // What the server knows of the temperature: the probe, what is wrong with it, and what a drift advises.
+  let advised = null;
+  let found = "";
+  const watch = (watched) => {
+    if (!watched || !by("probe")) {
+      return;
+    }
+    text("probe", watched.shown);
+    text("finding", watched.finding);
+    if (watched.finding && watched.finding !== found) {
+      signal("wrong", watched.finding);
+    }
+    found = watched.finding;
+    const now = state();
+    const left = watched.advice && watched.step === now.step ? watched.change - now.changed : 0;
+    advised = left ? () => confirm("CHANGE", now.step, left) : null;
+    text("advice", watched.step === now.step ? watched.advice : "");
+    text("take", left ? `Take it: ${left > 0 ? "+" : "−"} ${Math.abs(left)} s` : "");
+    by("take").hidden = !left;
+  };
+  by("take")?.addEventListener("click", () => press(advised));
+
   // Sending: what the server has is what counts; what it has not heard yet is kept and sent again.
   let sending = false;
   const send = async () => {
@@ -377,6 +407,7 @@
         if (lost.length) {
           by("trouble").textContent = "Somebody else pressed first, on another device.";
         }
+        watch(heard.watched);
         text("saved", "Kept here and on the server.");
       } else if (answer.status === 404 || answer.status === 422) {
         text("saved", "This run is over: it was logged or called off elsewhere.");
@@ -389,9 +420,29 @@
     sending = false;
     show();
   };
+  const look = async () => {
+    const form = by("watching");
+    try {
+      const answer = await fetch(form.action, {
+        method: "POST",
+        body: new URLSearchParams([
+          ...new FormData(form),
+          ["events", JSON.stringify(events)],
+          ["now", String(Math.round(clock()))],
+        ]),
+      });
+      if (answer.ok) {
+        watch(await answer.json());
+      }
+    } catch {
+      text("probe", "The server does not answer; the clock goes on.");
+    }
+  };
   if (real) {
     send();
     setInterval(send, 2000);
+  } else {
+    setInterval(look, Math.max(500, 2000 / run.speed));
   }
 
   // The screen stays on where the browser lets a page do that.

@@ -70,6 +70,7 @@ public class BadInputTest extends DemoApplicationTest {
         WEEKS("", "   ", "abc", "-3", "99", "1.5", "NaN", SCRIPT),
         VIALS("", "   ", "abc", "-3", "0", "100", "1.5", "NaN", SCRIPT),
         FIGURE("", "   ", "abc", "-3", "NaN", SCRIPT),
+        OPTIONAL_REELS("abc", "-3", "100", "1.5", SCRIPT),
         OPTIONAL_LIMIT("abc", "-3", "0", "1000", "NaN", "3 ml", SCRIPT),
         OPTIONAL_ADDRESS("darkroom", "ftp://darkroom", "javascript:alert(1)", SCRIPT);
 
@@ -177,6 +178,24 @@ public class BadInputTest extends DemoApplicationTest {
                         with(film(), "why", "a test strip"),
                         Map.of("why", Takes.WORDS)),
                 new Form("/runs/" + started + "/end", "ines", film(), endFields),
+                new Form(
+                        "/runs/" + started + "/abandonment",
+                        "ines",
+                        Map.of("why", "no", "reached", "" + developer),
+                        Map.of("why", Takes.WORDS)),
+                new Form("/batches/4/loads", "ines", film(), filmFields()),
+                new Form(
+                        "/batches/4/warm-up/simulation",
+                        "ines",
+                        Map.of("bath", "20", "bottles", "20", "fault", "NONE"),
+                        Map.of("bath", Takes.DEGREES, "bottles", Takes.DEGREES, "fault", Takes.CHOICE)),
+                new Form("/probes", "bram", Map.of(), Map.of("probe", Takes.WORDS)),
+                new Form(
+                        "/house/tanks/2/reels",
+                        "bram",
+                        Map.of("tankRotary2", "300", "holdsR1352", "2"),
+                        Map.of("tankRotary2", Takes.OPTIONAL_VOLUME, "holdsR1352", Takes.OPTIONAL_REELS)),
+                new Form("/practice/members/1/first-run", "bram", Map.of(), Map.of("run1", Takes.CHOICE)),
                 new Form("/runs/" + started + "/call-off", "ines", Map.of("why", "no"), Map.of("why", Takes.WORDS)),
                 new Form("/fills/" + developer + "/spills", "ines", Map.of(), Map.of("spilled", Takes.VOLUME)),
                 new Form("/fills/" + developer + "/measurements", "ines", Map.of(), Map.of("measured", Takes.VOLUME)),
@@ -453,8 +472,16 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form(
                         "/house/tanks",
                         "bram",
-                        Map.of("tank", "Big", "tankVolume", "2 L"),
-                        Map.of("tank", Takes.WORDS, "tankVolume", Takes.VOLUME)),
+                        Map.of("tank", "Big", "tankVolume", "2 L", "tankRotary", "900 ml", "holdsR120", "4"),
+                        Map.of(
+                                "tank",
+                                Takes.WORDS,
+                                "tankVolume",
+                                Takes.VOLUME,
+                                "tankRotary",
+                                Takes.OPTIONAL_VOLUME,
+                                "holdsR120",
+                                Takes.OPTIONAL_REELS)),
                 new Form(
                         "/house/bottles",
                         "bram",
@@ -599,6 +626,9 @@ public class BadInputTest extends DemoApplicationTest {
     private static String idOf(Form form, String field) {
         if (form.page().startsWith("/house/members/")) {
             return "password1";
+        }
+        if (form.page().endsWith("/abandonment")) {
+            return "gaveUp";
         }
         return field.replaceAll("film\\[0\\]\\.(\\w+)", "$10")
                 .replaceAll("(time|temperature)s\\[(\\d+)\\]", "$1$2")

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 import mezcla.web.shell.Members;
+import mezcla.web.shell.SignedIn;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
@@ -48,6 +49,11 @@ public abstract class DemoPagesTest extends DemoApplicationTest {
     /** What a page says, with plain spaces. */
     protected String page(String address, String who) throws Exception {
         return answer(get(address), who).getContentAsString().replace('\u00a0', ' ');
+    }
+
+    /** The demonstration's steward. */
+    protected SignedIn steward() {
+        return (SignedIn) members.loadUserByUsername("bram");
     }
 
     /** What an address answers. */

@@ -33,7 +33,8 @@ public class RoutesTest extends DemoApplicationTest {
     private enum Who {
         ANYBODY,
         MEMBERS,
-        STEWARDS
+        STEWARDS,
+        PROBES
     }
 
     private static final Object[][] ROUTES = {
@@ -145,6 +146,22 @@ public class RoutesTest extends DemoApplicationTest {
         {"GET /runs/{started}/ribbon", Who.MEMBERS},
         {"GET /runs/{started}/events", Who.MEMBERS},
         {"POST /runs/{started}/events", Who.MEMBERS},
+        {"POST /batches/{id}/loads", Who.MEMBERS},
+        {"POST /runs/{started}/abandonment", Who.MEMBERS},
+        {"GET /evening", Who.MEMBERS},
+        {"POST /evening/loads/{id}/drops", Who.MEMBERS},
+        {"POST /batches/{id}/warm-up/simulation", Who.MEMBERS},
+        {"POST /practice/{leaflet}/probe", Who.MEMBERS},
+        {"GET /practice/reports/{id}", Who.MEMBERS},
+        {"POST /practice/reports/{id}/sign-off", Who.STEWARDS},
+        {"GET /practice/members", Who.MEMBERS},
+        {"POST /practice/members/{id}/first-run", Who.STEWARDS},
+        {"GET /probes", Who.MEMBERS},
+        {"POST /probes", Who.STEWARDS},
+        {"POST /probes/{id}/removals", Who.STEWARDS},
+        {"POST /api/probes/{id}/readings", Who.PROBES},
+        {"POST /house/tanks/{id}/reels", Who.STEWARDS},
+        {"POST /house/habits", Who.STEWARDS},
         {"GET /practice", Who.MEMBERS},
         {"GET /practice/{leaflet}", Who.MEMBERS},
         {"POST /practice/{leaflet}/report", Who.MEMBERS},
@@ -168,6 +185,8 @@ public class RoutesTest extends DemoApplicationTest {
 
     @Autowired
     private Photos photos;
+
+    private String report = "";
 
     @Autowired
     private TransactionTemplate transaction;
@@ -208,7 +227,9 @@ public class RoutesTest extends DemoApplicationTest {
         MockHttpServletResponse answer =
                 pages.perform(asked(route, name)).andReturn().getResponse();
         int status = answer.getStatus();
-        if (name.isEmpty() && who != Who.ANYBODY) {
+        if (who == Who.PROBES) {
+            assertThat(status).as("an account is no token").isEqualTo(401);
+        } else if (name.isEmpty() && who != Who.ANYBODY) {
             assertThat(status).isEqualTo(302);
             assertThat(answer.getRedirectedUrl()).startsWith("/sign-in");
         } else if (name.equals("devi") && who == Who.STEWARDS) {
@@ -246,10 +267,25 @@ public class RoutesTest extends DemoApplicationTest {
         return photos.ofBatch(5).get(0).file();
     }
 
+    private String report() throws Exception {
+        if (report.isEmpty()) {
+            report = String.valueOf(pages.perform(request(HttpMethod.POST, "/practice/1/report")
+                                    .with(csrf())
+                                    .with(user(members.loadUserByUsername("devi")))
+                                    .param("formKey", UUID.randomUUID().toString()))
+                            .andReturn()
+                            .getResponse()
+                            .getRedirectedUrl())
+                    .replaceAll("\\D", "");
+        }
+        return report;
+    }
+
     /** A route with numbers of things that exist, and nothing typed. */
-    private MockHttpServletRequestBuilder asked(String route, String name) {
+    private MockHttpServletRequestBuilder asked(String route, String name) throws Exception {
         String page = route.substring(route.indexOf(' ') + 1)
                 .replace("/house/{list}/{id}", "/house/tanks/1")
+                .replace("/practice/reports/{id}", "/practice/reports/" + report())
                 .replace("/fills/{id}/lifts", "/fills/11/lifts")
                 .replace("/batches/{id}/renew", "/batches/5/renew")
                 .replace("/batches/{id}", "/batches/5")

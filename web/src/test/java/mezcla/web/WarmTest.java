@@ -89,7 +89,7 @@ public class WarmTest extends DemoPagesTest {
                 "film[0].count=1&film[0].format=120&film[0].owner=Ines&push=0&tank=1&formKey=" + UUID.randomUUID();
         String usual = page("/batches/5/run?" + film, "ines");
         assertThat(usual).contains("The whole run: ").contains("light may come in after this");
-        String rinsed = page("/batches/5/run?" + film + "&rinse=yes&movement=ROTARY", "ines");
+        String rinsed = page("/batches/5/run?" + film + "&between=RINSE&movement=ROTARY", "ines");
         assertThat(rinsed).contains("moved all the time");
         assertThat(rinsed.split("<li><span class=\"run-step-letters\"").length)
                 .isEqualTo(usual.split("<li><span class=\"run-step-letters\"").length + 1);

@@ -35,6 +35,7 @@ import mezcla.web.bench.MixService;
 import mezcla.web.bench.Mixes;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.RunHabits;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
 import mezcla.web.household.ReadingsFile;
@@ -152,8 +153,21 @@ class DemoData implements ApplicationRunner {
 
     private void addThings() {
         houses.addTank("300 ml tank", SMALL_TANK_ML);
-        houses.addTank("500 ml tank", 500);
-        houses.addTank("1 L tank", 1000);
+        houses.addTank("500 ml tank", 500, 250.0, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
+        houses.addTank(
+                "1 L tank",
+                1000,
+                450.0,
+                Map.of(
+                        FilmFormat.Reel.R135,
+                        4,
+                        FilmFormat.Reel.R120,
+                        2,
+                        FilmFormat.Reel.SHEET_4X5,
+                        6,
+                        FilmFormat.Reel.CINE,
+                        1));
+        houses.change(new RunHabits(true, true));
         addBottles("A", 6, 500, Bottle.Material.PLASTIC);
         addBottles("B", 6, 600, Bottle.Material.GLASS);
         addBottles("C", 10, 1250, Bottle.Material.GLASS);

@@ -16,6 +16,8 @@ import mezcla.web.shell.Figures;
  * @param readyX when all are ready; below 0 for never
  * @param minutes marks on the axis of minutes
  * @param degrees marks on the axis of degrees
+ * @param dots what a probe showed, across and up
+ * @param nowX the present; below 0 where nothing was measured
  * @param text the same in words
  */
 public record WarmDrawing(
@@ -26,6 +28,8 @@ public record WarmDrawing(
         double readyX,
         List<LifeWindowDrawing.Mark> minutes,
         List<LifeWindowDrawing.Mark> degrees,
+        List<double[]> dots,
+        double nowX,
         String text) {
     private static final double LEFT = 46;
     private static final double RIGHT = 600;
@@ -52,11 +56,20 @@ public record WarmDrawing(
      * @param targetC what is wanted, in °C
      * @param toleranceC how near is near enough, in °C
      * @param roomC how warm the room is, in °C
+     * @param measured what a probe showed: minutes since the beginning, °C
      */
-    public static WarmDrawing of(WarmUp warm, List<String> letters, double targetC, double toleranceC, double roomC) {
+    public static WarmDrawing of(
+            WarmUp warm,
+            List<String> letters,
+            double targetC,
+            double toleranceC,
+            double roomC,
+            List<double[]> measured) {
+        double now = measured.isEmpty() ? -1 : measured.get(measured.size() - 1)[0];
         int ready = warm.readySeconds() == null ? -1 : warm.readySeconds() / 60;
-        int shown =
-                Math.min(warm.bath().size() - 1, Math.max(SHORTEST_MINUTES, ready < 0 ? 120 : ready + ready / 4 + 3));
+        int shown = Math.min(
+                warm.bath().size() - 1,
+                Math.max(Math.max(SHORTEST_MINUTES, (int) now + 3), ready < 0 ? 120 : ready + ready / 4 + 3));
         double lowest = Math.min(roomC, warm.bath().get(0)) - 2;
         double highest = targetC + toleranceC + 3;
         Plane plane = new Plane(shown, Math.floor(lowest), Math.ceil(highest));
@@ -76,6 +89,11 @@ public record WarmDrawing(
                 ready < 0 ? -1 : plane.x(warm.readySeconds() / 60.0),
                 plane.minuteMarks(),
                 plane.degreeMarks(),
+                measured.stream()
+                        .filter(dot -> dot[0] <= shown)
+                        .map(dot -> new double[] {plane.x(dot[0]), plane.y(dot[1])})
+                        .toList(),
+                now < 0 || now > shown ? -1 : plane.x(now),
                 ready < 0 ? "The bottles do not get warm" : "The bottles are ready after %s minutes".formatted(ready));
     }
 

@@ -5,7 +5,9 @@ import java.util.List;
 import mezcla.batch.Bottle;
 import mezcla.batch.Light;
 import mezcla.batch.Place;
+import mezcla.measure.FilmFormat;
 import mezcla.verdict.School;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -33,11 +35,39 @@ interface HouseMapper {
     @Update("UPDATE house SET name = #{name}, time_zone = #{timeZone}, units = #{units}, address = #{address}")
     void changeHouse(Row row);
 
-    @Select("SELECT id, name, volume_ml FROM tank WHERE removed = #{removed} ORDER BY volume_ml, name")
-    List<Tank> tanks(boolean removed);
+    /** A tank without its reels. */
+    record TankRow(long id, String name, double volumeMl, @Nullable Double rotaryMl) {}
 
-    @Insert("INSERT INTO tank (name, volume_ml) VALUES (#{name}, #{volumeMl})")
-    void addTank(String name, double volumeMl);
+    /** How many reels of a kind fill a tank. */
+    record ReelRow(long tankId, FilmFormat.Reel reel, int holds) {}
+
+    @Select("SELECT id, name, volume_ml, rotary_ml FROM tank WHERE removed = #{removed} ORDER BY volume_ml, name")
+    List<TankRow> tanks(boolean removed);
+
+    @Select("SELECT tank_id, reel, holds FROM tank_reel ORDER BY tank_id, reel")
+    List<ReelRow> reels();
+
+    @Insert("INSERT INTO tank (name, volume_ml, rotary_ml) VALUES (#{name}, #{volumeMl}, #{rotaryMl})")
+    void addTank(String name, double volumeMl, @Nullable Double rotaryMl);
+
+    @Select("SELECT id FROM tank WHERE name = #{name}")
+    long tankNamed(@Param("name") String name);
+
+    @Update("UPDATE tank SET rotary_ml = #{rotaryMl} WHERE id = #{id}")
+    void setRotary(long id, @Nullable Double rotaryMl);
+
+    @Delete("DELETE FROM tank_reel WHERE tank_id = #{tankId}")
+    void forgetReels(@Param("tankId") long tankId);
+
+    @Insert("INSERT INTO tank_reel (tank_id, reel, holds) VALUES (#{tankId}, #{reel}, #{holds})")
+    void addReel(ReelRow row);
+
+    @Select("SELECT scans_bottles, advises_drift FROM house")
+    @Nullable
+    RunHabits habits();
+
+    @Update("UPDATE house SET scans_bottles = #{scansBottles}, advises_drift = #{advisesDrift}")
+    void changeHabits(RunHabits habits);
 
     @Select(
             """

@@ -3,6 +3,7 @@ package mezcla.web.house;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,11 +14,13 @@ import mezcla.batch.Bottle;
 import mezcla.batch.Climate;
 import mezcla.batch.Light;
 import mezcla.batch.Place;
+import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.verdict.HouseLimit;
 import mezcla.verdict.Judging;
 import mezcla.verdict.School;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -155,7 +158,44 @@ public class HouseService {
     /** Its tanks, the smallest first. */
     @Transactional(readOnly = true)
     public List<Tank> tanks() {
-        return mapper.tanks(false);
+        Map<Long, Map<FilmFormat.Reel, Integer>> reels = new HashMap<>();
+        mapper.reels().forEach(row -> reels.computeIfAbsent(row.tankId(), tank -> new EnumMap<>(FilmFormat.Reel.class))
+                .put(row.reel(), row.holds()));
+        return mapper.tanks(false).stream()
+                .map(row -> new Tank(
+                        row.id(),
+                        row.name(),
+                        row.volumeMl(),
+                        row.rotaryMl(),
+                        reels.getOrDefault(row.id(), Map.of()),
+                        false))
+                .toList();
+    }
+
+    /** What it does during a run. */
+    @Transactional(readOnly = true)
+    public RunHabits habits() {
+        RunHabits kept = mapper.habits();
+        return kept == null ? RunHabits.USUAL : kept;
+    }
+
+    /** Changes that. */
+    @Transactional
+    public void change(RunHabits habits) {
+        mapper.changeHabits(habits);
+    }
+
+    /**
+     * Says what goes into a tank.
+     *
+     * @param rotaryMl what it takes on a rotary base, in ml; null for not known
+     * @param holds how many reels of each kind fill it
+     */
+    @Transactional
+    public void fill(long tankId, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
+        mapper.setRotary(tankId, rotaryMl);
+        mapper.forgetReels(tankId);
+        holds.forEach((reel, count) -> mapper.addReel(new HouseMapper.ReelRow(tankId, reel, count)));
     }
 
     /**
@@ -165,7 +205,7 @@ public class HouseService {
      */
     @Transactional(readOnly = true)
     public Tank tank(long id) {
-        return mapper.tanks(false).stream()
+        return tanks().stream()
                 .filter(tank -> tank.id() == id)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("unknown-tank"));
@@ -269,8 +309,15 @@ public class HouseService {
     /** Adds a tank. */
     @Transactional
     public void addTank(String name, double volumeMl) {
+        addTank(name, volumeMl, null, Map.of());
+    }
+
+    /** Adds a tank of which more is known. */
+    @Transactional
+    public void addTank(String name, double volumeMl, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
         refuseTaken(Thing.TANK, name);
-        mapper.addTank(name, volumeMl);
+        mapper.addTank(name, volumeMl, rotaryMl);
+        fill(mapper.tankNamed(name), rotaryMl, holds);
     }
 
     /** Adds a bottle. */

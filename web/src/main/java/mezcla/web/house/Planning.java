@@ -26,6 +26,11 @@ public class Planning {
         return question(rolls, tankMl, clock.instant());
     }
 
+    /** The same about a tank as it is used. */
+    public RunQuestion question(List<LogEntry.Roll> rolls, Tank tank, Instant at) {
+        return question(rolls, tank.volumeMl(), at).turned(tank.turning());
+    }
+
     /** The same question, asked about another moment. */
     public RunQuestion question(List<LogEntry.Roll> rolls, double tankMl, Instant at) {
         return new RunQuestion(

@@ -1,10 +1,35 @@
 package mezcla.web.house;
 
+import java.util.Map;
+import mezcla.measure.FilmFormat;
+import mezcla.processing.Movement;
+import org.jspecify.annotations.Nullable;
+
 /**
  * A developing tank.
  *
  * @param id which one
  * @param name what it is called
- * @param volumeMl what it takes of each bath, in ml
+ * @param volumeMl what it takes of each bath by hand, in ml
+ * @param rotaryMl what it takes on a rotary base, in ml; null where nobody has said
+ * @param holds how many reels of each kind fill it; empty where nobody has said
+ * @param turning whether it is used on a rotary base
  */
-public record Tank(long id, String name, double volumeMl) {}
+public record Tank(
+        long id,
+        String name,
+        double volumeMl,
+        @Nullable Double rotaryMl,
+        Map<FilmFormat.Reel, Integer> holds,
+        boolean turning) {
+    /** Keeps its own map. */
+    public Tank {
+        holds = Map.copyOf(holds);
+    }
+
+    /** The tank as it takes when it is moved so: on a rotary base it takes less. */
+    public Tank moved(Movement movement) {
+        boolean turned = movement == Movement.ROTARY;
+        return new Tank(id, name, turned && rotaryMl != null ? rotaryMl : volumeMl, rotaryMl, holds, turned);
+    }
+}

@@ -5,6 +5,7 @@ import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.verdict.School;
+import mezcla.web.house.RunHabits;
 import mezcla.web.house.Surroundings;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
@@ -105,6 +106,17 @@ class HouseholdController {
                         FieldErrors.known(hot),
                         FieldErrors.known(room),
                         FieldErrors.known(weeks))));
+    }
+
+    @PostMapping("/house/habits")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView changeHabits(@RequestParam Map<String, String> typed) {
+        return saved(
+                typed,
+                new FieldErrors(),
+                "habits",
+                "habits",
+                () -> household.change(new RunHabits(typed.containsKey("scans"), typed.containsKey("advises"))));
     }
 
     private static double degrees(String typed) {

@@ -1,11 +1,14 @@
 package mezcla.web.household;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.stream.Collectors;
 import mezcla.batch.Bottle;
 import mezcla.batch.Light;
+import mezcla.measure.FilmFormat;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Surroundings;
+import mezcla.web.house.Tank;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
@@ -52,6 +55,9 @@ class HouseholdPage {
                                 place -> place.id(), place -> ClimateView.of(houses.climateOf(place.id())))));
         page.addObject("people", household.people());
         page.addObject("lists", ThingList.all(houses));
+        page.addObject("habits", houses.habits());
+        page.addObject("reels", FilmFormat.Reel.values());
+        page.addObject("tanks", houses.tanks().stream().collect(Collectors.toMap(Tank::id, HouseholdPage::typedTank)));
         page.addObject("materials", Bottle.Material.values());
         page.addObject("toolKinds", Tool.Kind.values());
         page.addObject("allUnits", Units.values());
@@ -59,6 +65,26 @@ class HouseholdPage {
         page.addObject("typed", typed);
         page.addObject("errors", errors);
         return page;
+    }
+
+    /**
+     * What goes into a tank, as it stands in its fields.
+     *
+     * @param rotary what it takes on a rotary base
+     * @param holds how many reels of each kind, by the kind's name
+     */
+    public record TypedTank(String rotary, Map<String, String> holds) {}
+
+    private static TypedTank typedTank(Tank tank) {
+        Double rotary = tank.rotaryMl();
+        return new TypedTank(
+                rotary == null ? "" : Figures.ml(rotary),
+                Arrays.stream(FilmFormat.Reel.values())
+                        .collect(Collectors.toMap(
+                                FilmFormat.Reel::name,
+                                reel -> tank.holds().containsKey(reel)
+                                        ? Integer.toString(tank.holds().get(reel))
+                                        : "")));
     }
 
     /** The member as they are kept, which may differ from how they were when they signed in. */

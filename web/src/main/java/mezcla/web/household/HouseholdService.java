@@ -3,14 +3,17 @@ package mezcla.web.household;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
 import mezcla.batch.Light;
+import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.bench.Mixes;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.RunHabits;
 import mezcla.web.house.Surroundings;
 import mezcla.web.house.Thing;
 import mezcla.web.house.Tool;
@@ -150,8 +153,26 @@ public class HouseholdService {
     /** Adds a tank. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public void addTank(String name, Volume volume) {
-        houses.addTank(name, volume.ml());
+    public void addTank(String name, Volume volume, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
+        houses.addTank(name, volume.ml(), rotaryMl, holds);
+    }
+
+    /**
+     * Says what goes into a tank.
+     *
+     * @throws Refusal {@code unknown-tank}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void fill(long tankId, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
+        houses.fill(houses.tank(tankId).id(), rotaryMl, holds);
+    }
+
+    /** Changes what the house does during a run. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void change(RunHabits habits) {
+        houses.change(habits);
     }
 
     /** Adds a bottle. */

@@ -4,8 +4,10 @@ import java.util.List;
 import java.util.Map;
 import mezcla.web.house.Heater;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
 import mezcla.web.house.Thing;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.TankWords;
 
 /**
  * A list that the house keeps.
@@ -34,7 +36,7 @@ public record ThingList(Thing thing, String address, String title, List<Kept> ke
                         "tanks",
                         "Tanks",
                         houses.tanks().stream()
-                                .map(tank -> new Kept(tank.id(), tank.name(), "takes " + Figures.ml(tank.volumeMl())))
+                                .map(tank -> new Kept(tank.id(), tank.name(), what(tank)))
                                 .toList()),
                 list(
                         houses,
@@ -92,6 +94,15 @@ public record ThingList(Thing thing, String address, String title, List<Kept> ke
 
     private static ThingList list(HouseService houses, Thing thing, String address, String title, List<Kept> kept) {
         return new ThingList(thing, address, title, kept, houses.names(thing, true));
+    }
+
+    private static String what(Tank tank) {
+        Double rotary = tank.rotaryMl();
+        String reels = TankWords.holds(tank.holds());
+        return "takes "
+                + Figures.ml(tank.volumeMl())
+                + (rotary == null ? "" : ", turning " + Figures.ml(rotary))
+                + (reels.isEmpty() ? "" : "; holds " + reels);
     }
 
     private static String offset(Heater heater) {

@@ -2,6 +2,7 @@ package mezcla.web.household;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -9,6 +10,7 @@ import java.util.function.Function;
 import mezcla.batch.Bottle;
 import mezcla.batch.Light;
 import mezcla.leaflet.Unit;
+import mezcla.measure.FilmFormat;
 import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
@@ -54,12 +56,46 @@ class ThingsController {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, "tank", errors);
         Volume volume = errors.read("tankVolume", () -> volume(text(typed, "tankVolume")));
+        Double rotary = errors.read("tankRotary", () -> rotary(text(typed, "tankRotary")));
+        Map<FilmFormat.Reel, Integer> holds = holds(typed, "", errors);
         return added(
                 typed,
                 errors,
                 "tank",
-                () -> household.addTank(FieldErrors.known(name), FieldErrors.known(volume)),
+                () -> household.addTank(FieldErrors.known(name), FieldErrors.known(volume), rotary, holds),
                 refusal -> "tank");
+    }
+
+    @PostMapping("/house/tanks/{id}/reels")
+    ModelAndView fillTank(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        Double rotary = errors.read("tankRotary" + id, () -> rotary(text(typed, "tankRotary" + id)));
+        Map<FilmFormat.Reel, Integer> holds = holds(typed, Long.toString(id), errors);
+        return added(typed, errors, "tank", () -> household.fill(id, rotary, holds), refusal -> "tankRotary" + id);
+    }
+
+    private static @Nullable Double rotary(String typed) {
+        return typed.isBlank() ? null : Double.valueOf(volume(typed).ml());
+    }
+
+    private static Map<FilmFormat.Reel, Integer> holds(Map<String, String> typed, String tank, FieldErrors errors) {
+        Map<FilmFormat.Reel, Integer> holds = new EnumMap<>(FilmFormat.Reel.class);
+        for (FilmFormat.Reel reel : FilmFormat.Reel.values()) {
+            String field = "holds" + reel + tank;
+            Integer count = errors.read(field, () -> reels(text(typed, field)));
+            if (count != null && count > 0) {
+                holds.put(reel, count);
+            }
+        }
+        return holds;
+    }
+
+    private static int reels(String typed) {
+        String text = typed.strip();
+        if (!text.matches("[0-9]{0,2}")) {
+            throw Refusal.of("not-between", "text", text, "least", 0, "most", 99);
+        }
+        return text.isEmpty() ? 0 : Integer.parseInt(text);
     }
 
     @PostMapping("/house/bottles")

@@ -86,7 +86,10 @@ public final class EntryWords {
             return made(entry);
         }
         if (entry instanceof LogEntry.RunLogged run) {
-            return "Ran " + film(run.rolls()) + ". " + times(run.baths());
+            return run.abandoned() == null
+                    ? "Ran " + film(run.rolls()) + ". " + times(run.baths())
+                    : "Gave up a run of %s, which had reached: %s %s"
+                            .formatted(film(run.rolls()), times(run.baths()), run.abandoned());
         }
         if (entry instanceof LogEntry.RunStarted start) {
             return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths());

@@ -55,7 +55,13 @@ interface LogMapper {
 
     record PartUseRow(long fillId, long kitId, String part, double amount, double kitShare) {}
 
-    record RunLoggedRow(long sequence, long batchId, double tankMl, String against, @Nullable Long started) {}
+    record RunLoggedRow(
+            long sequence,
+            long batchId,
+            double tankMl,
+            String against,
+            @Nullable Long started,
+            @Nullable String abandoned) {}
 
     record RunStartedRow(long sequence, long batchId, double tankMl) {}
 
@@ -173,7 +179,7 @@ interface LogMapper {
 
     @Select(
             """
-            SELECT sequence, batch_id, tank_ml, against, started FROM run_logged
+            SELECT sequence, batch_id, tank_ml, against, started, abandoned FROM run_logged
             WHERE sequence > #{after}
             """)
     List<RunLoggedRow> runsLogged(long after);
@@ -460,8 +466,8 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO run_logged (sequence, batch_id, tank_ml, against, started)
-            VALUES (#{sequence}, #{batchId}, #{tankMl}, #{against}, #{started})
+            INSERT INTO run_logged (sequence, batch_id, tank_ml, against, started, abandoned)
+            VALUES (#{sequence}, #{batchId}, #{tankMl}, #{against}, #{started}, #{abandoned})
             """)
     void addRunLogged(RunLoggedRow row);
 

@@ -195,7 +195,8 @@ final class LogReader {
                                 baths.get(row.sequence()),
                                 row.tankMl(),
                                 words(row.against()),
-                                row.started())));
+                                row.started(),
+                                row.abandoned())));
     }
 
     private void addStarts(Map<Long, Details> details, long after) {

@@ -169,7 +169,12 @@ final class LogWriter {
 
     private void addRun(long sequence, LogEntry.RunLogged run) {
         mapper.addRunLogged(new LogMapper.RunLoggedRow(
-                sequence, run.batchId(), run.tankMl(), String.join(" ", run.against()), run.started()));
+                sequence,
+                run.batchId(),
+                run.tankMl(),
+                String.join(" ", run.against()),
+                run.started(),
+                run.abandoned()));
         for (int i = 0; i < run.rolls().size(); i++) {
             mapper.addRunRoll(row(sequence, run.rolls().get(i)), i);
         }

@@ -161,7 +161,8 @@ public class LookService {
         Set<Long> looked =
                 batch.looks().stream().map(LogEntry.FilmInspected::run).collect(Collectors.toSet());
         List<LogEntry.RunLogged> due = batch.runs().stream()
-                .filter(run -> !looked.contains(run.stamp().sequence())
+                .filter(run -> run.abandoned() == null
+                        && !looked.contains(run.stamp().sequence())
                         && !isWet(run)
                         && run.stamp().happenedAt().isAfter(since))
                 .toList();

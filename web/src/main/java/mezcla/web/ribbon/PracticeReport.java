@@ -2,9 +2,13 @@ package mezcla.web.ribbon;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
+import mezcla.leaflet.Timing;
+import mezcla.processing.EquivalentDevelopment;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
 import mezcla.web.shell.Figures;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What was late, early or missed, in words.
@@ -13,7 +17,7 @@ import mezcla.web.shell.Figures;
  * @param steps step by step
  */
 public record PracticeReport(String title, List<Step> steps) {
-    private static final double ON_TIME_SECONDS = 2;
+    private static final double TOLD_SECONDS = 5;
 
     /**
      * A step.
@@ -25,12 +29,20 @@ public record PracticeReport(String title, List<Step> steps) {
      */
     public record Step(String name, String planned, String real, List<String> remarks) {}
 
-    /** Tells how a run went. */
-    public static PracticeReport of(RunSteps steps, RunProgress progress) {
+    /**
+     * Tells how a run went.
+     *
+     * @param steps the run as planned
+     * @param progress what became of it
+     * @param happened what was confirmed and measured
+     * @param timings what the leaflet says of a bath's time
+     */
+    public static PracticeReport of(
+            RunSteps steps, RunProgress progress, List<RunProgress.Event> happened, Function<String, Timing> timings) {
         List<Step> told = new ArrayList<>();
         int remarks = 0;
         for (RunProgress.Passed passed : progress.passed()) {
-            Step step = step(steps, passed);
+            Step step = step(steps, passed, drift(steps, passed, happened, timings));
             told.add(step);
             remarks += step.remarks().size();
         }
@@ -49,10 +61,30 @@ public record PracticeReport(String title, List<Step> steps) {
                                 remarks == 1 ? "one thing was" : Figures.number(remarks) + " things were"));
     }
 
-    private static Step step(RunSteps steps, RunProgress.Passed passed) {
+    /** How much a developer did, where its temperature makes that another time than it had. */
+    private static @Nullable String drift(
+            RunSteps steps,
+            RunProgress.Passed passed,
+            List<RunProgress.Event> happened,
+            Function<String, Timing> timings) {
+        RunSteps.Step step = steps.steps().get(passed.step());
+        Double real = passed.realSeconds();
+        if (step.bath() == null || step.role() == null || !step.role().isDeveloper() || real == null) {
+            return null;
+        }
+        double planned = steps.schedule().steps().get(passed.step()).step().seconds();
+        EquivalentDevelopment.Advice advice = EquivalentDevelopment.advice(
+                timings.apply(step.bath()), planned, RunProgress.readings(happened, passed.step()), real);
+        return advice == null || Math.abs(advice.doneSeconds() - planned) < TOLD_SECONDS
+                ? null
+                : "By its temperature it did as much as %s as printed; %s was planned."
+                        .formatted(Figures.clock(advice.doneSeconds()), Figures.clock(planned));
+    }
+
+    private static Step step(RunSteps steps, RunProgress.Passed passed, @Nullable String drift) {
         RunSteps.Step step = steps.steps().get(passed.step());
         List<String> remarks = new ArrayList<>();
-        if (Math.abs(passed.lateSeconds()) > ON_TIME_SECONDS) {
+        if (!passed.isOnTime()) {
             remarks.add("Poured in %s %s."
                     .formatted(
                             Figures.seconds(Math.abs(passed.lateSeconds())),
@@ -60,6 +92,9 @@ public record PracticeReport(String title, List<Step> steps) {
         }
         passed.missed().forEach(at -> remarks.add("Not moved at %s.".formatted(Figures.clock(at))));
         passed.troubles().forEach(at -> remarks.add("Something went wrong at %s.".formatted(Figures.clock(at))));
+        if (drift != null) {
+            remarks.add(drift);
+        }
         return new Step(
                 step.name(),
                 Figures.clock(passed.plannedSeconds()),

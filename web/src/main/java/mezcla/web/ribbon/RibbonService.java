@@ -1,20 +1,25 @@
 package mezcla.web.ribbon;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
-import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Timing;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
-import mezcla.verdict.RunPlan;
-import mezcla.web.leaflet.Leaflets;
+import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.probe.Probe;
+import mezcla.web.probe.ProbeService;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,36 +28,26 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class RibbonService {
     private static final int MOST_EVENTS = 2000;
+    private static final Duration WATCHED_FOR = Duration.ofMinutes(30);
 
     private final RibbonMapper mapper;
     private final DarkroomLog log;
-    private final Leaflets leaflets;
+    private final ProbeService probes;
+    private final HouseService houses;
     private final Clock clock;
 
-    RibbonService(RibbonMapper mapper, DarkroomLog log, Leaflets leaflets, Clock clock) {
+    RibbonService(RibbonMapper mapper, DarkroomLog log, ProbeService probes, HouseService houses, Clock clock) {
         this.mapper = mapper;
         this.log = log;
-        this.leaflets = leaflets;
+        this.probes = probes;
+        this.houses = houses;
         this.clock = clock;
     }
 
-    /**
-     * The steps of a plan.
-     *
-     * @throws Refusal what {@link RunSteps#of} refuses
-     */
-    public RunSteps steps(RunPlan plan, RunSteps.Choices choices) {
-        Map<String, Integer> seconds = new HashMap<>();
-        plan.baths().forEach(bath -> bath.shown()
-                .ifPresent(time -> seconds.put(plan.batch().placeOf(bath.fill()), time.seconds())));
-        return RunSteps.of(plan.batch().leaflet(), seconds, choices);
-    }
-
-    /** Keeps how a run that was just started is done. */
+    /** Keeps how a run that was just started is done, and the probe that watches it; null for none. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void begin(long started, RunSteps.Choices choices) {
-        mapper.addWay(new RibbonMapper.WayRow(
-                started, choices.preSoak(), choices.rinse(), choices.finalRinse(), choices.movement()));
+    public void begin(long started, RunSteps.Choices choices, @Nullable Long probeId) {
+        mapper.addWay(RibbonMapper.WayRow.of(started, choices, probeId));
     }
 
     /**
@@ -62,8 +57,21 @@ public class RibbonService {
      * @param batch its batch
      * @param steps its steps
      * @param choices how it is done
+     * @param probe what watches its temperature; null for nothing
      */
-    public record Running(LogEntry.RunStarted start, BatchState batch, RunSteps steps, RunSteps.Choices choices) {}
+    public record Running(
+            LogEntry.RunStarted start,
+            BatchState batch,
+            RunSteps steps,
+            RunSteps.Choices choices,
+            @Nullable Probe probe) {
+        /** What the leaflet says of a bath's time. */
+        Timing timing(String bath) {
+            return choices.movement() == Movement.ROTARY
+                    ? batch.leaflet().bath(bath).turning()
+                    : batch.leaflet().bath(bath).timing();
+        }
+    }
 
     /**
      * A run under way.
@@ -75,16 +83,15 @@ public class RibbonService {
         LogEntry.RunStarted start = log.state().underWay(started);
         BatchState batch = log.state().batch(start.batchId());
         RibbonMapper.WayRow way = mapper.way(started);
-        RunSteps.Choices choices = way == null
-                ? RunSteps.Choices.USUAL
-                : new RunSteps.Choices(way.preSoak(), way.rinse(), way.finalRinse(), way.movement());
+        RunSteps.Choices choices = way == null ? RunSteps.Choices.USUAL : way.choices();
+        Probe probe = way == null || way.probeId() == null ? null : probes.probe(way.probeId());
         Map<String, Integer> seconds = new HashMap<>();
         for (LogEntry.RunBath bath : start.baths()) {
             if (bath.seconds() != null) {
                 seconds.put(batch.placeOf(fill(batch, bath.fillId())), bath.seconds());
             }
         }
-        return new Running(start, batch, RunSteps.of(batch.leaflet(), seconds, choices), choices);
+        return new Running(start, batch, RunSteps.of(batch.leaflet(), seconds, choices), choices, probe);
     }
 
     private static FillState fill(BatchState batch, long id) {
@@ -92,22 +99,6 @@ public class RibbonService {
                 .filter(fill -> fill.id() == id)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of("unknown-fill", "fill", id));
-    }
-
-    /**
-     * The steps of a fresh kit, to practise with.
-     *
-     * @param leafletId the version of the leaflet
-     * @throws Refusal {@code unknown-leaflet}
-     */
-    @Transactional(readOnly = true)
-    public RunSteps practice(long leafletId, RunSteps.Choices choices) {
-        Leaflet leaflet = leaflets.version(leafletId);
-        Map<String, Integer> seconds = new HashMap<>();
-        leaflet.baths()
-                .forEach(bath ->
-                        seconds.put(bath.key(), (int) Math.round(bath.timing().baseSeconds())));
-        return RunSteps.of(leaflet, seconds, choices);
     }
 
     /**
@@ -120,7 +111,7 @@ public class RibbonService {
      * @param value what goes with it
      */
     public record Sent(int n, long at, String kind, int step, double value) {
-        RunProgress.Event event() {
+        public RunProgress.Event event() {
             for (RunProgress.Kind known : RunProgress.Kind.values()) {
                 if (known.name().equals(kind) && Double.isFinite(value)) {
                     return new RunProgress.Event(Instant.ofEpochMilli(at), known, step, value);
@@ -158,14 +149,61 @@ public class RibbonService {
                 .toList();
     }
 
+    private List<RunProgress.Event> happened(Running running) {
+        return events(running.start().stamp().sequence()).stream()
+                .map(Sent::event)
+                .toList();
+    }
+
     /** How far a run has come. */
     @Transactional(readOnly = true)
     public RunProgress progress(Running running) {
-        return RunProgress.of(
+        return RunProgress.of(running.steps(), measured(running));
+    }
+
+    /** What was late, early or missed in a run. */
+    @Transactional(readOnly = true)
+    public PracticeReport report(Running running) {
+        List<RunProgress.Event> measured = measured(running);
+        return PracticeReport.of(running.steps(), RunProgress.of(running.steps(), measured), measured, running::timing);
+    }
+
+    /** What was confirmed and measured. What a stand-in for a probe showed is no temperature of any bath. */
+    private List<RunProgress.Event> measured(Running running) {
+        List<RunProgress.Event> happened = happened(running);
+        Probe probe = running.probe();
+        return probe == null || probe.simulated() ? happened : Watched.with(happened, shown(probe, happened));
+    }
+
+    private List<Probe.Reading> shown(Probe probe, List<RunProgress.Event> happened) {
+        return happened.isEmpty()
+                ? List.of()
+                : probes.readings(probe, happened.get(0).at());
+    }
+
+    /** What the probe of a run says just now, and what a drift advises; null for a run that nothing watches. */
+    @Transactional(readOnly = true)
+    public @Nullable Watched watched(Running running) {
+        List<RunProgress.Event> happened = happened(running);
+        Probe probe = running.probe();
+        boolean advises = houses.habits().advisesDrift();
+        if (probe == null && !advises) {
+            return null;
+        }
+        Instant now = clock.instant();
+        return Watched.of(
                 running.steps(),
-                events(running.start().stamp().sequence()).stream()
-                        .map(Sent::event)
-                        .toList());
+                running::timing,
+                happened,
+                probe,
+                probe == null ? List.of() : probes.readings(probe, now.minus(WATCHED_FOR)),
+                now,
+                advises);
+    }
+
+    /** Where the house's clock stands. */
+    public ZoneId zone() {
+        return houses.house().timeZone();
     }
 
     /** The time of this machine, which all browsers go by. */

@@ -1,5 +1,6 @@
 package mezcla.web.ribbon;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -7,6 +8,7 @@ import java.util.Map;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
 import mezcla.measure.ProcessingTime;
+import mezcla.processing.Agitation;
 import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
 import mezcla.web.shell.Figures;
@@ -18,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param started the row with which it was started; 0 for practice
  * @param speed how many times as fast as the clock
  * @param now the time of this machine, in milliseconds since 1970
+ * @param zone where the house's clock stands
  * @param movement what to do with the tank
  * @param lightSafeAfter after which step the tank may be opened; -1 for none
  * @param steps its steps
@@ -28,11 +31,14 @@ public record RibbonView(
         long started,
         int speed,
         long now,
+        String zone,
         String movement,
         int lightSafeAfter,
         List<Step> steps,
         Map<String, String> bottles,
         List<RibbonService.Sent> events) {
+    private static final double LONGER_SECONDS = 900;
+
     /**
      * A step.
      *
@@ -46,7 +52,8 @@ public record RibbonView(
      * @param open whether it goes on until somebody sees that it is enough
      * @param pause whether it may wait
      * @param out where it goes afterwards
-     * @param cues when the tank is moved: from when, for how long
+     * @param before what to do before it is poured in; empty for nothing
+     * @param cues when the tank is moved, also beyond the planned end: from when, for how long (0 until pouring out)
      */
     public record Step(
             String name,
@@ -59,14 +66,17 @@ public record RibbonView(
             boolean open,
             boolean pause,
             String out,
+            String before,
             List<double[]> cues) {}
 
-    static RibbonView of(
+    /** A run, and what is in which bottle by its place in the leaflet; started 0 for practice. */
+    public static RibbonView of(
             RunSteps steps,
             RunSteps.Choices choices,
             long started,
             int speed,
             long now,
+            ZoneId zone,
             Map<String, FillState> fills,
             List<RibbonService.Sent> events) {
         Map<String, String> codes = new HashMap<>();
@@ -86,7 +96,15 @@ public record RibbonView(
             all.add(step(steps.steps().get(i), steps.schedule().steps().get(i), codes));
         }
         return new RibbonView(
-                started, speed, now, choices.movement().words(), steps.lightSafeAfter(), all, bottles, events);
+                started,
+                speed,
+                now,
+                zone.getId(),
+                choices.movement().words(),
+                steps.lightSafeAfter(),
+                all,
+                bottles,
+                events);
     }
 
     private static Step step(RunSteps.Step step, Schedule.Timed timed, Map<String, String> codes) {
@@ -100,15 +118,29 @@ public record RibbonView(
                 step.fills(),
                 step.isOpen(),
                 step.mayPause(),
-                step.role() == null ? "Pour the water out" : "Pour it back into its bottle",
-                timed.cues().stream()
-                        .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE)
-                        .map(cue -> new double[] {cue.at(), cue.forSeconds() == null ? 0 : cue.forSeconds()})
-                        .toList());
+                out(step),
+                step.wipeBefore() ? "Wipe the back of the film with a wet finger" : "",
+                cues(timed));
+    }
+
+    private static String out(RunSteps.Step step) {
+        if (step.role() == null) {
+            return "Pour the water out";
+        }
+        return step.oneShot() ? "Pour it into its waste drum: it serves once" : "Pour it back into its bottle";
+    }
+
+    /** A step may be made longer while it goes on; then the tank is moved in what was added, too. */
+    private static List<double[]> cues(Schedule.Timed timed) {
+        boolean continuous = timed.step().agitation() instanceof Agitation.Continuous;
+        return Schedule.cues(timed.step().lasting(timed.step().seconds() + LONGER_SECONDS)).stream()
+                .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE)
+                .map(cue -> new double[] {cue.at(), continuous || cue.forSeconds() == null ? 0 : cue.forSeconds()})
+                .toList();
     }
 
     static String temperature(RunSteps.Step step) {
-        return step.atC() == null ? "" : Figures.celsius(step.atC());
+        return step.atC() == null ? step.role() == null ? "" : "as warm as the room" : Figures.celsius(step.atC());
     }
 
     /** A length as it is shown. */

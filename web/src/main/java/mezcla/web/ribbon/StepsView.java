@@ -1,5 +1,6 @@
 package mezcla.web.ribbon;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -8,16 +9,18 @@ import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
 import mezcla.web.drawing.RibbonDrawing;
 import mezcla.web.shell.Figures;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A run as it is planned, all steps on one page.
  *
  * @param lines the steps
  * @param total how long it takes
- * @param hang when film can hang if it begins now
+ * @param cold when it is poured and hangs if its bath is switched on now; empty where nothing is warmed
+ * @param warm when it hangs if it is poured now
  * @param drawing the same as a strip
  */
-public record StepsView(List<Line> lines, String total, String hang, RibbonDrawing drawing) {
+public record StepsView(List<Line> lines, String total, String cold, String warm, RibbonDrawing drawing) {
     /**
      * A step.
      *
@@ -30,8 +33,13 @@ public record StepsView(List<Line> lines, String total, String hang, RibbonDrawi
      */
     public record Line(String letters, String name, String time, String temperature, String moved, boolean safe) {}
 
-    /** Shows a run that would begin at a moment. */
-    public static StepsView of(RunSteps steps, Instant begin, ZoneId zone) {
+    /**
+     * Shows a run.
+     *
+     * @param now when its bath is switched on
+     * @param warming how long that takes to get warm; null where it does not
+     */
+    public static StepsView of(RunSteps steps, Instant now, @Nullable Duration warming, ZoneId zone) {
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < steps.steps().size(); i++) {
             lines.add(line(steps.steps().get(i), steps.schedule().steps().get(i), i == steps.lightSafeAfter()));
@@ -40,8 +48,23 @@ public record StepsView(List<Line> lines, String total, String hang, RibbonDrawi
         return new StepsView(
                 lines,
                 Figures.clock(total),
-                Figures.hour(begin.plusSeconds((long) total), zone),
+                cold(now, warming, total, zone),
+                "%s, it can hang at %s."
+                        .formatted(
+                                warming == null || warming.isZero()
+                                        ? "Poured now"
+                                        : "If it is warm already and poured now",
+                                Figures.hour(now.plusSeconds((long) total), zone)),
                 RibbonDrawing.of(steps));
+    }
+
+    private static String cold(Instant now, @Nullable Duration warming, double total, ZoneId zone) {
+        if (warming == null || warming.isZero()) {
+            return "";
+        }
+        Instant warm = now.plus(warming);
+        return "Start warming now, pour at %s, hang film at %s."
+                .formatted(Figures.hour(warm, zone), Figures.hour(warm.plusSeconds((long) total), zone));
     }
 
     private static Line line(RunSteps.Step step, Schedule.Timed timed, boolean safe) {

@@ -8,16 +8,18 @@ import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
+import mezcla.processing.SimulatedBath;
 import mezcla.verdict.RunPlan;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
-import mezcla.web.ribbon.RibbonService;
+import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.StepsView;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
+import mezcla.web.warm.WarmService;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -36,11 +38,22 @@ class RunController {
     private final RunService runs;
     private final HouseService houses;
     private final OneTimeForms forms;
-    private final RibbonService ribbon;
+    private final EveningService evenings;
+    private final WarmService warm;
+    private final ProbeService probes;
     private final Clock clock;
 
-    RunController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock, RibbonService ribbon) {
-        this.ribbon = ribbon;
+    RunController(
+            RunService runs,
+            HouseService houses,
+            OneTimeForms forms,
+            Clock clock,
+            EveningService evenings,
+            WarmService warm,
+            ProbeService probes) {
+        this.evenings = evenings;
+        this.warm = warm;
+        this.probes = probes;
         this.runs = runs;
         this.houses = houses;
         this.forms = forms;
@@ -48,8 +61,9 @@ class RunController {
     }
 
     @GetMapping("/run")
-    String possible(Model model) {
+    String possible(@AuthenticationPrincipal SignedIn member, Model model) {
         model.addAttribute("underWay", underWay());
+        model.addAttribute("loads", evenings.planned(member));
         model.addAttribute("crates", runs.possible().stream().map(CrateView::of).toList());
         return "run/possible";
     }
@@ -64,7 +78,7 @@ class RunController {
             return forms.askAgainWithNewKey();
         }
         if (form.getFilm().isEmpty()) {
-            form.beginWith(member.name(), smallestTank());
+            form.beginWith(member.name(), form.getTank().isEmpty() ? smallestTank() : form.getTank());
         } else if (form.getTank().isEmpty()) {
             form.setTank(smallestTank());
         }
@@ -111,13 +125,25 @@ class RunController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         return sent(
-                id,
-                form,
-                member,
-                model,
-                (rolls, tank) -> "/runs/"
-                        + runs.start(member, id, rolls, tank, form.seenSequence(), form.choices())
-                        + "/ribbon");
+                id, form, member, model, (rolls, tank) -> "/runs/" + start(member, id, rolls, tank, form) + "/ribbon");
+    }
+
+    private long start(SignedIn member, long id, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
+        long started = runs.start(member, id, rolls, tank, form.seenSequence(), form.choices(), form.probeChoice());
+        evenings.begin(member, form.loadId(), started);
+        return started;
+    }
+
+    @PostMapping("/batches/{id}/loads")
+    ModelAndView load(
+            @PathVariable long id,
+            @ModelAttribute("form") RunForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        return sent(id, form, member, model, (rolls, tank) -> {
+            evenings.add(member, id, rolls, tank, form);
+            return "/evening?planned";
+        });
     }
 
     @PostMapping("/batches/{id}/overrides")
@@ -141,7 +167,8 @@ class RunController {
     private ModelAndView sent(long id, RunForm form, SignedIn member, Model model, Act act) {
         FieldErrors errors = new FieldErrors();
         List<LogEntry.Roll> rolls = form.rolls(errors);
-        Tank tank = errors.read("tank", () -> houses.tank(form.tankId()));
+        Tank tank = errors.read(
+                "tank", () -> houses.tank(form.tankId()).moved(form.choices().movement()));
         return forms.answer(
                 errors,
                 form.getFormKey(),
@@ -158,7 +185,9 @@ class RunController {
     private static String fieldOf(Refusal refusal) {
         return switch (refusal.code()) {
             case "push-outside-leaflet" -> "push";
-            case "too-little-for-tank", "in-use" -> "tank";
+            case "too-little-for-tank", "in-use", "no-reel-for", "reels-do-not-fit" -> "tank";
+            case "rinse-needed", "carbon-backing", "step-too-short" -> "steps";
+            case "unknown-probe" -> "probe";
             case "run-too-big" -> "count0";
             case "not-a-moment", "in-the-future", "before-mixing" -> "when";
             case "override-reason-missing", "text-too-long", "nothing-to-override" -> "why";
@@ -170,7 +199,8 @@ class RunController {
         form.padded();
         FieldErrors reading = new FieldErrors();
         List<LogEntry.Roll> rolls = form.rolls(reading);
-        Tank tank = reading.read("tank", () -> houses.tank(form.tankId()));
+        Tank whole = reading.read("tank", () -> houses.tank(form.tankId()));
+        Tank tank = whole == null ? null : whole.moved(form.choices().movement());
         reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
         if (reading.none() && tank != null) {
             RunPlan plan = errors.read("when", () -> runs.plan(id, rolls, tank, form.moment(houses.house())));
@@ -182,11 +212,21 @@ class RunController {
                     model.addAttribute(
                             "steps",
                             StepsView.of(
-                                    ribbon.steps(plan, form.choices()),
+                                    plan.steps(form.choices()),
                                     clock.instant(),
+                                    plan.imageDeveloper().isPresent()
+                                            ? warm.warming(id).orElse(null)
+                                            : null,
                                     houses.house().timeZone()));
                     return plan;
                 });
+                model.addAttribute(
+                        "ways",
+                        WaysView.of(
+                                plan.batch().leaflet(),
+                                rolls,
+                                whole,
+                                form.choices().movement()));
                 model.addAttribute(
                         "answer", RunView.of(plan, member.name(), houses.house().timeZone()));
             }
@@ -202,6 +242,10 @@ class RunController {
         model.addAttribute("formats", FilmFormat.values());
         model.addAttribute("pushes", RunForm.PUSHES);
         model.addAttribute("movements", Movement.values());
+        model.addAttribute("faults", SimulatedBath.Fault.values());
+        model.addAttribute("probes", probes.probes());
+        model.addAttribute("simulated", probes.simulatedFor(id));
+        model.addAttribute("loads", evenings.planned(member));
         model.addAttribute("tanks", houses.tanks());
         return new ModelAndView(
                 "run/run", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);

@@ -1,7 +1,9 @@
 package mezcla.web.run;
 
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Set;
 import mezcla.batch.AirKept;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
@@ -20,6 +22,16 @@ public class RunEndForm extends RunForm {
     private Map<Long, String> times = new HashMap<>();
     private Map<Long, String> temperatures = new HashMap<>();
     private String air = "";
+    private Set<Long> reached = new LinkedHashSet<>();
+
+    /** The fills that the film had reached when the run was given up. */
+    public Set<Long> getReached() {
+        return reached;
+    }
+
+    public void setReached(Set<Long> reached) {
+        this.reached = reached;
+    }
 
     /** Begins with what was planned. */
     void beginWith(LogEntry.RunStarted start) {
@@ -48,6 +60,7 @@ public class RunEndForm extends RunForm {
             if (fill == null) {
                 continue;
             }
+            reached.add(fill);
             if (passed.realSeconds() != null) {
                 times.put(fill, Figures.clock(passed.realSeconds()));
             }

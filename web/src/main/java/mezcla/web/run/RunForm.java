@@ -1,15 +1,23 @@
 package mezcla.web.run;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
+import java.util.Objects;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
+import mezcla.processing.SimulatedBath;
 import mezcla.web.film.FilmForm;
 import mezcla.web.house.House;
+import mezcla.web.shell.TypedChoice;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.MutablePropertyValues;
+import org.springframework.validation.DataBinder;
+import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
 
 /** What a member typed about a run, as it was typed. */
 public class RunForm extends FilmForm {
@@ -24,16 +32,103 @@ public class RunForm extends FilmForm {
     private String formKey = "";
     private String movement = Movement.INVERSION.name();
     private String preSoak = YES;
-    private String rinse = NO;
-    private String finalRinse = YES;
+    private String between = RunSteps.Between.LEAFLET.name();
+    private String finalRinse = RunSteps.FinalRinse.WARM.name();
+    private String wettingAgent = YES;
+    private String probe = "";
+    private String load = "";
+
+    /** A form as an address carries it. */
+    static RunForm ofQuery(String query) {
+        RunForm form = new RunForm();
+        MutablePropertyValues typed = new MutablePropertyValues();
+        UriComponentsBuilder.newInstance()
+                .query(query)
+                .build()
+                .getQueryParams()
+                .forEach((name, values) -> values.stream()
+                        .filter(Objects::nonNull)
+                        .forEach(value -> typed.add(
+                                UriUtils.decode(name, StandardCharsets.UTF_8),
+                                UriUtils.decode(value, StandardCharsets.UTF_8))));
+        new DataBinder(form).bind(typed);
+        return form;
+    }
 
     /** How the run is done; what cannot be read is taken as usual. */
     RunSteps.Choices choices() {
-        Movement moved = Arrays.stream(Movement.values())
-                .filter(each -> each.name().equals(movement))
+        return new RunSteps.Choices(
+                !preSoak.equals(NO),
+                chosen(RunSteps.Between.values(), between),
+                chosen(RunSteps.FinalRinse.values(), finalRinse),
+                !wettingAgent.equals(NO),
+                chosen(Movement.values(), movement));
+    }
+
+    private static <E extends Enum<E>> E chosen(E[] choices, String typed) {
+        return Arrays.stream(choices)
+                .filter(each -> each.name().equals(typed))
                 .findFirst()
-                .orElse(Movement.INVERSION);
-        return new RunSteps.Choices(!preSoak.equals(NO), rinse.equals(YES), !finalRinse.equals(NO), moved);
+                .orElse(choices[0]);
+    }
+
+    @Override
+    public String query() {
+        return super.query()
+                + "&"
+                + UriComponentsBuilder.newInstance()
+                        .queryParam("movement", movement)
+                        .queryParam("preSoak", preSoak)
+                        .queryParam("between", between)
+                        .queryParam("finalRinse", finalRinse)
+                        .queryParam("wettingAgent", wettingAgent)
+                        .queryParam("probe", probe)
+                        .encode()
+                        .build()
+                        .getQuery();
+    }
+
+    /** What watches the temperature: the id of a probe, or a stand-in by what goes wrong with it. */
+    ProbeChoice probeChoice() {
+        if (probe.isEmpty()) {
+            return ProbeChoice.NONE;
+        }
+        if (probe.matches("[0-9]{1,9}")) {
+            return new ProbeChoice(Long.parseLong(probe), null);
+        }
+        return new ProbeChoice(null, TypedChoice.of(SimulatedBath.Fault.values(), probe, "unknown-probe"));
+    }
+
+    /**
+     * What watches a run.
+     *
+     * @param probeId the probe; null for none of the house's
+     * @param simulated what goes wrong with a stand-in; null for no stand-in
+     */
+    record ProbeChoice(@Nullable Long probeId, SimulatedBath.@Nullable Fault simulated) {
+        static final ProbeChoice NONE = new ProbeChoice(null, null);
+    }
+
+    /** The load of an evening that this is; 0 for none. */
+    long loadId() {
+        return load.matches("[0-9]{1,9}") ? Long.parseLong(load) : 0;
+    }
+
+    public String getLoad() {
+        return load;
+    }
+
+    public void setLoad(String load) {
+        this.load = load;
+    }
+
+    /** What watches the temperature. */
+    public String getProbe() {
+        return probe;
+    }
+
+    public void setProbe(String probe) {
+        this.probe = probe;
     }
 
     /** How the tank is moved. */
@@ -54,22 +149,31 @@ public class RunForm extends FilmForm {
         this.preSoak = preSoak;
     }
 
-    /** Whether film is rinsed after the developer. */
-    public String getRinse() {
-        return rinse;
+    /** What comes after the developer. */
+    public String getBetween() {
+        return between;
     }
 
-    public void setRinse(String rinse) {
-        this.rinse = rinse;
+    public void setBetween(String between) {
+        this.between = between;
     }
 
-    /** Whether the final rinse is part of it. */
+    /** How the final rinse is done. */
     public String getFinalRinse() {
         return finalRinse;
     }
 
     public void setFinalRinse(String finalRinse) {
         this.finalRinse = finalRinse;
+    }
+
+    /** Whether the wetting agent is part of it. */
+    public String getWettingAgent() {
+        return wettingAgent;
+    }
+
+    public void setWettingAgent(String wettingAgent) {
+        this.wettingAgent = wettingAgent;
     }
 
     /** Whether the film has been through already. */

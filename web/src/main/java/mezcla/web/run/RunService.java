@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import mezcla.batch.AirKept;
@@ -17,6 +18,7 @@ import mezcla.batch.LogState;
 import mezcla.batch.MovedOn;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunSteps;
+import mezcla.processing.TankFit;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.house.HouseService;
@@ -25,8 +27,10 @@ import mezcla.web.house.Tank;
 import mezcla.web.journal.EntryLine;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.warm.WarmService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,10 +42,21 @@ public class RunService {
     private final RibbonService ribbon;
     private final Planning planning;
     private final HouseService houses;
+    private final WarmService warm;
+    private final ProbeService probes;
     private final Clock clock;
 
-    RunService(DarkroomLog log, Planning planning, HouseService houses, Clock clock, RibbonService ribbon) {
+    RunService(
+            DarkroomLog log,
+            Planning planning,
+            HouseService houses,
+            Clock clock,
+            RibbonService ribbon,
+            WarmService warm,
+            ProbeService probes) {
         this.ribbon = ribbon;
+        this.warm = warm;
+        this.probes = probes;
         this.log = log;
         this.planning = planning;
         this.houses = houses;
@@ -76,15 +91,24 @@ public class RunService {
      */
     @Transactional(readOnly = true)
     public RunPlan plan(long batchId, List<LogEntry.Roll> rolls, Tank tank, @Nullable Instant when) {
+        RunPlan plan = fact(batchId, rolls, tank, when);
+        return TankFit.of(
+                        tank.holds(), rolls.stream().map(LogEntry.Roll::format).toList())
+                .refusal()
+                .map(plan::refusedBy)
+                .orElse(plan);
+    }
+
+    /** What a run does, whether its film fits the reels or not. */
+    private RunPlan fact(long batchId, List<LogEntry.Roll> rolls, Tank tank, @Nullable Instant when) {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
         if (when == null) {
-            return RunPlan.of(batch, planning.question(rolls, tank.volumeMl()));
+            return RunPlan.of(batch, planning.question(rolls, tank, clock.instant()));
         }
         batch.refuseRunAt(when, clock.instant());
         return RunPlan.of(
-                LogState.foldUntil(book.about(batchId), when).batch(batchId),
-                planning.question(rolls, tank.volumeMl(), when));
+                LogState.foldUntil(book.about(batchId), when).batch(batchId), planning.question(rolls, tank, when));
     }
 
     /** The last row of the log, so that a plan can tell whether anything was added since it was shown. */
@@ -136,13 +160,20 @@ public class RunService {
      * @param tank the tank
      * @param seen the last row of the log when the plan was shown
      * @param choices how it is done
+     * @param probe what watches it
      * @return its sequence in the log
      * @throws Refusal {@code moved-on} when something about the batch was logged since, or the first of what speaks
      *     against the plan
      */
     @Transactional
     public long start(
-            SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, long seen, RunSteps.Choices choices) {
+            SignedIn who,
+            long batchId,
+            List<LogEntry.Roll> rolls,
+            Tank tank,
+            long seen,
+            RunSteps.Choices choices,
+            RunForm.ProbeChoice probe) {
         if (!movedOn(batchId, seen).isEmpty()) {
             throw Refusal.of("moved-on");
         }
@@ -150,13 +181,19 @@ public class RunService {
         if (!plan.fits()) {
             throw plan.refusals().get(0);
         }
-        ribbon.steps(plan, choices);
+        plan.steps(choices);
         long started = log.add(
                         who,
                         stamp -> new LogEntry.RunStarted(stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl()))
                 .stamp()
                 .sequence();
-        ribbon.begin(started, choices);
+        Long probeId = probe.simulated() == null
+                ? probe.probeId()
+                : Long.valueOf(warm.simulateWarm(who, batchId, probe.simulated()));
+        ribbon.begin(
+                started,
+                choices,
+                probeId == null ? null : Long.valueOf(probes.probe(probeId).id()));
         return started;
     }
 
@@ -182,6 +219,49 @@ public class RunService {
             @Nullable Instant when,
             boolean about,
             @Nullable AirKept air) {
+        return end(who, started, rolls, really, bath -> true, when, about, air, null);
+    }
+
+    /**
+     * Logs that a run was given up before its end: what its film had reached is worn by it, nothing else.
+     *
+     * @param who who says so
+     * @param started the row with which it was started
+     * @param reached the fills that the film had reached
+     * @param really reads what each bath really had
+     * @param reason why
+     * @return the batch
+     * @throws Refusal {@code run-is-over}, or {@code reached-missing} where it had reached nothing
+     */
+    @Transactional
+    public long abandon(
+            SignedIn who, long started, Set<Long> reached, UnaryOperator<LogEntry.RunBath> really, String reason) {
+        LogEntry.RunStarted start = log.state().underWay(started);
+        if (start.baths().stream().map(LogEntry.RunBath::fillId).noneMatch(reached::contains)) {
+            throw Refusal.of("reached-missing");
+        }
+        return end(
+                who,
+                started,
+                start.rolls(),
+                really,
+                bath -> reached.contains(bath.fillId()),
+                null,
+                false,
+                null,
+                reason);
+    }
+
+    private long end(
+            SignedIn who,
+            long started,
+            List<LogEntry.Roll> rolls,
+            UnaryOperator<LogEntry.RunBath> really,
+            Predicate<LogEntry.RunBath> reached,
+            @Nullable Instant when,
+            boolean about,
+            @Nullable AirKept air,
+            @Nullable String abandoned) {
         LogBook book = log.book();
         LogEntry.RunStarted start = book.state().underWay(started);
         Instant ended = when == null ? clock.instant() : when;
@@ -199,13 +279,13 @@ public class RunService {
                         planning.question(rolls, start.tankMl(), start.stamp().happenedAt()))
                 .against();
         List<LogEntry.RunBath> baths =
-                start.bathsFor(rolls).stream().map(really).toList();
+                start.bathsFor(rolls).stream().filter(reached).map(really).toList();
         log.add(
                 who,
                 ended,
                 about,
-                stamp ->
-                        new LogEntry.RunLogged(stamp, start.batchId(), rolls, baths, start.tankMl(), against, started));
+                stamp -> new LogEntry.RunLogged(
+                        stamp, start.batchId(), rolls, baths, start.tankMl(), against, started, abandoned));
         keepAirOut(who, book.state().batch(start.batchId()), baths, air);
         return start.batchId();
     }
@@ -266,7 +346,7 @@ public class RunService {
      */
     @Transactional
     public long log(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, boolean done) {
-        RunPlan plan = plan(batchId, rolls, tank, null);
+        RunPlan plan = done ? fact(batchId, rolls, tank, null) : plan(batchId, rolls, tank, null);
         if (!plan.fits() && !done) {
             throw plan.refusals().get(0);
         }
@@ -288,7 +368,7 @@ public class RunService {
     @Transactional
     public long logEarlier(
             SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, Instant when, boolean about) {
-        return add(who, when, about, plan(batchId, rolls, tank, when));
+        return add(who, when, about, fact(batchId, rolls, tank, when));
     }
 
     private long add(SignedIn who, Instant when, boolean about, RunPlan plan) {

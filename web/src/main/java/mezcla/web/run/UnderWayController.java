@@ -9,7 +9,6 @@ import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunProgress;
 import mezcla.web.house.HouseService;
-import mezcla.web.ribbon.PracticeReport;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.OneTimeForms;
@@ -35,9 +34,17 @@ class UnderWayController {
     private final HouseService houses;
     private final OneTimeForms forms;
     private final RibbonService ribbon;
+    private final EveningService evenings;
     private final Clock clock;
 
-    UnderWayController(RunService runs, HouseService houses, OneTimeForms forms, Clock clock, RibbonService ribbon) {
+    UnderWayController(
+            RunService runs,
+            HouseService houses,
+            OneTimeForms forms,
+            Clock clock,
+            RibbonService ribbon,
+            EveningService evenings) {
+        this.evenings = evenings;
         this.ribbon = ribbon;
         this.runs = runs;
         this.houses = houses;
@@ -66,11 +73,35 @@ class UnderWayController {
         return forms.answer(
                 errors,
                 form.getFormKey(),
-                () -> "/batches/"
-                        + runs.finish(
-                                member, started, rolls, bath -> form.really(bath, errors), when, form.isAbout(), air)
-                        + "?logged",
+                () -> {
+                    long batch = runs.finish(
+                            member, started, rolls, bath -> form.really(bath, errors), when, form.isAbout(), air);
+                    return evenings.planned(member) > 0 ? "/evening?logged" : "/batches/" + batch + "?logged";
+                },
                 UnderWayController::fieldOf,
+                () -> page(started, form, errors, model, false));
+    }
+
+    @PostMapping("/runs/{started}/abandonment")
+    ModelAndView abandon(
+            @PathVariable long started,
+            @ModelAttribute("form") RunEndForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        String why = errors.read("gaveUp", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, "reason-missing"));
+        return forms.answer(
+                errors,
+                form.getFormKey(),
+                () -> "/batches/"
+                        + runs.abandon(
+                                member,
+                                started,
+                                form.getReached(),
+                                bath -> form.really(bath, errors),
+                                FieldErrors.known(why))
+                        + "?abandoned",
+                refusal -> refusal.code().equals("reached-missing") ? "reached" : fieldOf(refusal),
                 () -> page(started, form, errors, model, false));
     }
 
@@ -117,7 +148,7 @@ class UnderWayController {
             RunProgress progress = ribbon.progress(running);
             form.beginWith(running, progress);
             if (!progress.passed().isEmpty()) {
-                model.addAttribute("report", PracticeReport.of(running.steps(), progress));
+                model.addAttribute("report", ribbon.report(running));
             }
         }
         form.padded();

@@ -40,8 +40,10 @@ public record UnderWayView(
      * @param name its name
      * @param planned how long the film stays in it, as planned
      * @param temperature at what temperature
+     * @param cost what the film takes of it, in words
      */
-    public record RunBathView(long fillId, String letters, String name, String planned, String temperature) {}
+    public record RunBathView(
+            long fillId, String letters, String name, String planned, String temperature, String cost) {}
 
     static UnderWayView of(RunService.UnderWay run, House house, Instant now) {
         LogEntry.RunStarted start = run.start();
@@ -79,6 +81,12 @@ public record UnderWayView(
                 planned.seconds() == null
                         ? "–"
                         : ProcessingTime.ofSeconds(planned.seconds()).toString(),
-                Figures.celsius(bath.timing().atC()));
+                Figures.celsius(bath.timing().atC()),
+                planned.pouredAwayMl() > 0
+                        ? Figures.ml(planned.pouredAwayMl()) + " poured away"
+                        : "%s, %s carried over"
+                                .formatted(
+                                        Figures.countOfRolls(planned.wearEquivalents()),
+                                        Figures.ml(planned.carryOverMl())));
     }
 }

@@ -25,6 +25,9 @@ import org.springframework.security.web.savedrequest.RequestCache;
 @Configuration
 @EnableMethodSecurity
 class SecurityConfiguration {
+    /** Probes have no account: each reading comes with the probe's own token. */
+    private static final String PROBES = "/api/probes/*/readings";
+
     private static final Duration EVENING = Duration.ofHours(12);
 
     private static final String CONTENT_SECURITY_POLICY = String.join(
@@ -59,6 +62,8 @@ class SecurityConfiguration {
                                 "/webjars/**",
                                 "/error")
                         .permitAll()
+                        .requestMatchers(PROBES)
+                        .permitAll()
                         .anyRequest()
                         .authenticated())
                 .formLogin(form -> form.loginPage("/sign-in")
@@ -74,7 +79,8 @@ class SecurityConfiguration {
                 .requestCache(cache -> cache.requestCache(typed))
                 .exceptionHandling(refused -> refused.authenticationEntryPoint(new TypedForms()))
                 .addFilterAfter(new WhoIsThere(devices, typed), AnonymousAuthenticationFilter.class)
-                .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository()))
+                .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository())
+                        .ignoringRequestMatchers(PROBES))
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .headers(headers ->
                         headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY)))

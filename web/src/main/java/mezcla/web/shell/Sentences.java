@@ -1,9 +1,11 @@
 package mezcla.web.shell;
 
+import java.util.Map;
 import java.util.Objects;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Unit;
+import mezcla.measure.FilmFormat;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.verdict.Reason;
@@ -242,6 +244,24 @@ public final class Sentences {
                 "%s has room for %s more. Have it collected first, or pour into another one."
                         .formatted(refusal.text("drum"), Figures.inAll(refusal.number("roomMl")));
             case "unknown-drum" -> "Choose a drum that the house has.";
+            case "rinse-needed" ->
+                "Slides and cine film do not go straight on: what the leaflet prints after the developer stays.";
+            case "no-reel-for" ->
+                "This tank has no reel for %s."
+                        .formatted(((FilmFormat.Reel) refusal.values().get("reel")).words());
+            case "reels-do-not-fit" -> "That is more than goes in: " + reels(refusal) + " fill this tank.";
+            case "too-many-loads" -> "An evening holds up to %s loads.".formatted(refusal.text("most"));
+            case "not-an-hour" -> text + " is no hour. Type it as 18:50.";
+            case "loads-missing" -> "No load is planned.";
+            case "unknown-probe" -> "Choose a probe that the house has.";
+            case "not-readings" ->
+                "Send {\"celsius\": 37.8}, or {\"readings\": [{\"at\": \"2026-11-26T07:05:00Z\", \"celsius\": 37.8}]}.";
+            case "readings-too-many" ->
+                "That is too much at once. Send up to %s readings.".formatted(refusal.text("most"));
+            case "reading-time" ->
+                text + " is no moment of the last day. Send it as 2026-11-26T07:05:00Z, or leave it out for now.";
+            case "reached-missing" -> "Tick the baths that the film had reached.";
+            case "run-not-theirs" -> "Choose one of their runs.";
             case "drum-not-empty" -> "Something is in it. Have it collected before it goes off the list.";
             case "drum-is-empty" -> "Nothing is in it.";
             case "photo-too-big" -> "That photo is larger than 8 MB. Send a smaller one.";
@@ -384,6 +404,11 @@ public final class Sentences {
             case "form-key-missing" -> "This page was open too long. Check what you typed and send it again.";
             default -> "That is not possible (%s).".formatted(refusal.code());
         };
+    }
+
+    @SuppressWarnings("unchecked")
+    private static String reels(Refusal refusal) {
+        return TankWords.holds((Map<FilmFormat.Reel, Integer>) refusal.values().get("holds"));
     }
 
     private static String range(Refusal refusal) {

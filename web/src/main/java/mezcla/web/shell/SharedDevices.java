@@ -1,14 +1,10 @@
 package mezcla.web.shell;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZonedDateTime;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -54,7 +50,8 @@ public class SharedDevices {
     /** Who said that they are at a device, with no more rights than the account that is signed in there. */
     @Transactional(readOnly = true)
     Optional<SignedIn> at(String token, SignedIn account) {
-        Long id = answers.memberAt(hash(token), account.id(), clock.instant().toString());
+        Long id = answers.memberAt(
+                Unguessable.hash(token), account.id(), clock.instant().toString());
         return members.all().stream()
                 .filter(member -> id != null && member.id() == id)
                 .findFirst()
@@ -83,7 +80,7 @@ public class SharedDevices {
         Instant until = endOfEvening(now);
         String token = UUID.randomUUID().toString();
         answers.forgetThoseBefore(now.toString());
-        answers.add(hash(token), account.id(), memberId, until.toString());
+        answers.add(Unguessable.hash(token), account.id(), memberId, until.toString());
         return new Answer(token, Duration.between(now, until));
     }
 
@@ -103,14 +100,5 @@ public class SharedDevices {
         ZonedDateTime here = now.atZone(houses.house().timeZone());
         ZonedDateTime end = here.with(EVENING_ENDS);
         return (end.isAfter(here) ? end : end.plusDays(1)).toInstant();
-    }
-
-    private static String hash(String token) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

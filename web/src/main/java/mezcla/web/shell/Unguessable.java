@@ -1,6 +1,10 @@
 package mezcla.web.shell;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
+import java.util.HexFormat;
 
 /** Codes and passwords that nobody guesses and everybody can read off a console. */
 public final class Unguessable {
@@ -16,5 +20,15 @@ public final class Unguessable {
             letters.append(LETTERS.charAt(RANDOM.nextInt(LETTERS.length())));
         }
         return letters.toString();
+    }
+
+    /** What is kept of something unguessable, so that nobody reads it off the store. */
+    public static String hash(String secret) {
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
     }
 }

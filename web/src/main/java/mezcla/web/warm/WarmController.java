@@ -1,19 +1,28 @@
 package mezcla.web.warm;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import mezcla.batch.FillState;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
+import mezcla.processing.ProbeWatch;
+import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
 import mezcla.web.drawing.WarmDrawing;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Units;
+import mezcla.web.probe.Probe;
+import mezcla.web.probe.ProbeService;
+import mezcla.web.probe.ProbeWords;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedChoice;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -23,6 +32,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** Warming a batch up. */
 @Controller
@@ -30,9 +40,11 @@ class WarmController {
     private final WarmService warm;
     private final HouseService houses;
     private final OneTimeForms forms;
+    private final ProbeService probes;
     private final Clock clock;
 
-    WarmController(WarmService warm, HouseService houses, OneTimeForms forms, Clock clock) {
+    WarmController(WarmService warm, HouseService houses, OneTimeForms forms, ProbeService probes, Clock clock) {
+        this.probes = probes;
         this.warm = warm;
         this.houses = houses;
         this.forms = forms;
@@ -116,6 +128,40 @@ class WarmController {
         return typed.getOrDefault(field, "");
     }
 
+    /** Switches a stand-in for heater and probe on, with the bath and the bottles as they were typed. */
+    @PostMapping("/batches/{id}/warm-up/simulation")
+    ModelAndView simulate(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Double bath = errors.read("bath", () -> celsius(text(typed, "bath")));
+        Double bottles = errors.read("bottles", () -> celsius(text(typed, "bottles")));
+        SimulatedBath.Fault fault = errors.read(
+                "fault", () -> TypedChoice.of(SimulatedBath.Fault.values(), text(typed, "fault"), "unknown-probe"));
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> "/batches/%d/warm-up?%s"
+                        .formatted(
+                                id,
+                                UriComponentsBuilder.newInstance()
+                                        .queryParam("bath", text(typed, "bath"))
+                                        .queryParam("bottles", text(typed, "bottles"))
+                                        .queryParam(
+                                                "probe",
+                                                warm.simulate(
+                                                        member,
+                                                        warm.known(id),
+                                                        FieldErrors.known(bath),
+                                                        FieldErrors.known(bottles),
+                                                        FieldErrors.known(fault)))
+                                        .queryParam("from", clock.instant().getEpochSecond())
+                                        .encode()
+                                        .build()
+                                        .getQuery()),
+                refusal -> "fault",
+                () -> page(id, typed, errors));
+    }
+
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
         WarmService.Known known = warm.known(id);
         ModelAndView page = new ModelAndView("warm/warm");
@@ -125,20 +171,10 @@ class WarmController {
         Double bottles = typed.containsKey("bottles")
                 ? errors.read("bottles", () -> celsius(text(typed, "bottles")))
                 : Double.valueOf(known.roomC());
+        Instant from = from(text(typed, "from"));
+        Probe probe = text(typed, "probe").isEmpty() ? null : errors.read("probe", () -> probe(text(typed, "probe")));
         if (bath != null && bottles != null) {
-            WarmService.Predicted predicted = warm.predict(known, bath, bottles);
-            page.addObject("heading", title(predicted.plain()));
-            page.addObject("words", words(predicted, known));
-            page.addObject(
-                    "drawing",
-                    WarmDrawing.of(
-                            predicted.plain(),
-                            known.fills().stream()
-                                    .map(fill -> fill.bath().role().letters())
-                                    .toList(),
-                            known.targetC(),
-                            known.toleranceC(),
-                            known.roomC()));
+            show(page, known, warm.predict(known, bath, bottles), from, probe);
         } else {
             page.addObject("heading", "How warm is everything now?");
         }
@@ -152,6 +188,11 @@ class WarmController {
         page.addObject("known", known);
         page.addObject("choices", choices);
         page.addObject("room", Figures.celsius(known.roomC()));
+        page.addObject("probe", probe);
+        page.addObject("from", from.getEpochSecond());
+        page.addObject("probes", probes.probes());
+        page.addObject("simulated", probes.simulatedFor(id));
+        page.addObject("faults", SimulatedBath.Fault.values());
         page.addObject(
                 "heaters",
                 houses.heaters().stream()
@@ -164,11 +205,65 @@ class WarmController {
         return page;
     }
 
-    private String title(WarmUp plain) {
+    /** Shows a prediction, corrected by what a probe has shown since it was made. */
+    private void show(
+            ModelAndView page,
+            WarmService.Known known,
+            WarmService.Predicted first,
+            Instant from,
+            @Nullable Probe probe) {
+        Instant now = clock.instant();
+        List<Probe.Reading> readings = probe == null ? List.of() : probes.readings(probe, from);
+        WarmService.Predicted predicted = first;
+        if (probe != null) {
+            page.addObject("shows", ProbeWords.shows(probe, readings));
+            page.addObject(
+                    "finding",
+                    ProbeWords.finding(probes.watch(probe, known.targetC() - known.toleranceC())
+                            .filter(finding -> finding != ProbeWatch.Finding.COOLING)
+                            .orElse(null)));
+        }
+        if (!readings.isEmpty()) {
+            double shownC = readings.get(readings.size() - 1).celsius();
+            predicted = warm.corrected(known, first, Duration.between(from, now).toSeconds(), shownC);
+        }
+        page.addObject("heading", title(predicted.plain(), !readings.isEmpty()));
+        page.addObject("words", words(predicted, known));
+        page.addObject(
+                "drawing",
+                WarmDrawing.of(
+                        first.plain(),
+                        known.fills().stream()
+                                .map(fill -> fill.bath().role().letters())
+                                .toList(),
+                        known.targetC(),
+                        known.toleranceC(),
+                        known.roomC(),
+                        readings.stream()
+                                .map(reading -> new double[] {
+                                    Duration.between(from, reading.at()).toMillis() / 60_000.0, reading.celsius()
+                                })
+                                .toList()));
+    }
+
+    private Instant from(String typed) {
+        return typed.matches("[0-9]{1,12}") ? Instant.ofEpochSecond(Long.parseLong(typed)) : clock.instant();
+    }
+
+    private Probe probe(String typed) {
+        if (!typed.matches("[0-9]{1,9}")) {
+            throw Refusal.of("unknown-probe");
+        }
+        return probes.probe(Long.parseLong(typed));
+    }
+
+    private String title(WarmUp plain, boolean begun) {
         if (plain.readySeconds() == null) {
             return "It does not get warm within four hours";
         }
-        return plain.readySeconds() == 0 ? "It is warm: pour now" : "Start now, pour at " + hour(plain.readySeconds());
+        return plain.readySeconds() == 0
+                ? "It is warm: pour now"
+                : (begun ? "Getting warm, pour at " : "Start now, pour at ") + hour(plain.readySeconds());
     }
 
     private String words(WarmService.Predicted predicted, WarmService.Known known) {

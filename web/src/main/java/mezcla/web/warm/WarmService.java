@@ -1,17 +1,22 @@
 package mezcla.web.warm;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.measure.Refusal;
+import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.probe.ProbeService;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -21,14 +26,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class WarmService {
     private static final WarmMapper.TubRow USUAL_TUB = new WarmMapper.TubRow(12, 800, 8);
-    private static final double HIGHER_C = 1.5;
 
     private final WarmMapper mapper;
     private final DarkroomLog log;
     private final HouseService houses;
+    private final ProbeService probes;
     private final Clock clock;
 
-    WarmService(WarmMapper mapper, DarkroomLog log, HouseService houses, Clock clock) {
+    WarmService(WarmMapper mapper, DarkroomLog log, HouseService houses, ProbeService probes, Clock clock) {
+        this.probes = probes;
         this.mapper = mapper;
         this.log = log;
         this.houses = houses;
@@ -55,7 +61,11 @@ public class WarmService {
             double lossWPerK,
             double roomC,
             double targetC,
-            double toleranceC) {}
+            double toleranceC) {
+        private WarmUp.Tub tub(double bathC) {
+            return new WarmUp.Tub(litres, powerW, lossWPerK, roomC, bathC);
+        }
+    }
 
     /**
      * What is known of a batch and the house's bath.
@@ -74,7 +84,7 @@ public class WarmService {
                 batch,
                 batch.fills().stream()
                         .filter(fill ->
-                                fill.discarded() == null && fill.inBottleMl() > 0 && isWarmed(fill.bath(), bath))
+                                fill.discarded() == null && fill.inBottleMl() > 0 && WarmUp.includes(fill.bath(), bath))
                         .toList(),
                 tub.litres(),
                 tub.powerW(),
@@ -87,12 +97,6 @@ public class WarmService {
     private WarmMapper.TubRow tub() {
         WarmMapper.TubRow tub = mapper.tub();
         return tub == null ? USUAL_TUB : tub;
-    }
-
-    /** The developers, and what would cool the film between them. */
-    private static boolean isWarmed(Bath bath, Bath developer) {
-        return bath.role().isDeveloper()
-                || Math.abs(bath.timing().atC() - developer.timing().atC()) < 1;
     }
 
     /**
@@ -113,20 +117,84 @@ public class WarmService {
      */
     @Transactional(readOnly = true)
     public Predicted predict(Known known, double bathC, double bottlesC) {
-        WarmUp.Tub tub = new WarmUp.Tub(known.litres(), known.powerW(), known.lossWPerK(), known.roomC(), bathC);
+        return predict(known, bathC, bottles(known, bottlesC));
+    }
+
+    /**
+     * Predicts on from what a probe shows of the bath; the bottles are where the first prediction has them by now.
+     *
+     * @param first what was predicted at the beginning
+     * @param seconds how long ago that was
+     * @param bathC what the probe shows, in °C
+     */
+    @Transactional(readOnly = true)
+    public Predicted corrected(Known known, Predicted first, long seconds, double bathC) {
+        int minute = (int) Math.min(first.plain().bath().size() - 1L, seconds / 60);
+        List<WarmUp.Warmed> then = bottles(known, bathC);
+        List<WarmUp.Warmed> now = new ArrayList<>();
+        for (int i = 0; i < then.size(); i++) {
+            now.add(new WarmUp.Warmed(
+                    then.get(i).litres(),
+                    then.get(i).wPerK(),
+                    first.plain().bottles().get(i).get(minute)));
+        }
+        return predict(known, bathC, now);
+    }
+
+    private Predicted predict(Known known, double bathC, List<WarmUp.Warmed> bottles) {
+        WarmUp.Tub tub = known.tub(bathC);
+        double highC = WarmUp.higherC(known.targetC(), known.toleranceC());
+        return new Predicted(
+                WarmUp.of(tub, bottles, known.targetC(), known.targetC(), known.toleranceC()),
+                WarmUp.overshooting(tub, bottles, highC, known.targetC(), known.targetC(), known.toleranceC()),
+                highC);
+    }
+
+    private List<WarmUp.Warmed> bottles(Known known, double bottlesC) {
         Map<Long, Double> found = new HashMap<>();
         mapper.bottles().forEach(row -> found.put(row.bottleId(), row.wPerK()));
-        List<WarmUp.Warmed> bottles = known.fills().stream()
+        return known.fills().stream()
                 .map(fill -> new WarmUp.Warmed(
                         fill.inBottleMl() / 1000,
                         found.getOrDefault(fill.bottle().id(), usual(fill.bottle())),
                         bottlesC))
                 .toList();
-        double highC = known.targetC() + known.toleranceC() + HIGHER_C;
-        return new Predicted(
-                WarmUp.of(tub, bottles, known.targetC(), known.targetC(), known.toleranceC()),
-                WarmUp.overshooting(tub, bottles, highC, known.targetC(), known.targetC(), known.toleranceC()),
-                highC);
+    }
+
+    /**
+     * How long a batch needs from the room's temperature to be ready, in the house's bath.
+     *
+     * @return empty where it does not get warm within four hours
+     * @throws Refusal {@code unknown-batch}, or {@code batch-ended}
+     */
+    @Transactional(readOnly = true)
+    public Optional<Duration> warming(long batchId) {
+        Known known = known(batchId);
+        return Optional.ofNullable(
+                        predict(known, known.roomC(), known.roomC()).plain().readySeconds())
+                .map(Duration::ofSeconds);
+    }
+
+    /**
+     * Switches a stand-in for heater and probe on while a batch warms up.
+     *
+     * @return the probe
+     */
+    @Transactional
+    public long simulate(SignedIn who, Known known, double bathC, double bottlesC, SimulatedBath.Fault fault) {
+        return probes.simulate(
+                who, known.batch().id(), known.tub(bathC), bottles(known, bottlesC), known.targetC(), fault);
+    }
+
+    /**
+     * Switches one on for a run, with everything warm already.
+     *
+     * @return the probe
+     */
+    @Transactional
+    public long simulateWarm(SignedIn who, long batchId, SimulatedBath.Fault fault) {
+        Known known = known(batchId);
+        return simulate(who, known, known.targetC(), known.targetC(), fault);
     }
 
     private static double usual(Bottle bottle) {

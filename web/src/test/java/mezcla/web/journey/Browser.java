@@ -80,8 +80,9 @@ final class Browser implements AutoCloseable {
         return new Page.GetByRoleOptions().setName(name).setExact(true);
     }
 
-    /** The answer that a page gives. */
+    /** The answer that a page gives, once its scripts are there. */
     static Locator heading(Page page) {
+        page.waitForLoadState();
         return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
     }
 

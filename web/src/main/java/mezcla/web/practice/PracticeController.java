@@ -1,0 +1,273 @@
+package mezcla.web.practice;
+
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import mezcla.batch.LogEntry;
+import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
+import mezcla.processing.RunSteps;
+import mezcla.processing.SimulatedBath;
+import mezcla.web.house.HouseService;
+import mezcla.web.journal.EntryWords;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.ribbon.RibbonPage;
+import mezcla.web.ribbon.RibbonService;
+import mezcla.web.ribbon.RibbonView;
+import mezcla.web.ribbon.Watched;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Practice, and what stewards sign off. */
+@Controller
+class PracticeController {
+    private static final List<Integer> SPEEDS = List.of(1, 5, 20);
+
+    private final PracticeService practice;
+    private final RibbonService ribbon;
+    private final RibbonPage page;
+    private final Leaflets leaflets;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+
+    PracticeController(
+            PracticeService practice,
+            RibbonService ribbon,
+            RibbonPage page,
+            Leaflets leaflets,
+            HouseService houses,
+            OneTimeForms forms) {
+        this.practice = practice;
+        this.ribbon = ribbon;
+        this.page = page;
+        this.leaflets = leaflets;
+        this.houses = houses;
+        this.forms = forms;
+    }
+
+    @GetMapping("/practice")
+    String practice(@AuthenticationPrincipal SignedIn member, Model model) {
+        model.addAttribute("sheets", leaflets.sheets());
+        model.addAttribute("speeds", SPEEDS);
+        model.addAttribute("movements", Movement.values());
+        model.addAttribute("faults", SimulatedBath.Fault.values());
+        model.addAttribute(
+                "practised",
+                practice.practisedBy(member).stream().map(this::line).toList());
+        return "practice/practice";
+    }
+
+    /**
+     * A practice on a list.
+     *
+     * @param id which one
+     * @param words whose leaflet, when, and what it came to
+     * @param signed who signed it off; empty for nobody
+     */
+    public record Line(long id, String words, String signed) {}
+
+    private Line line(PracticeService.Practised practised) {
+        return new Line(
+                practised.id(),
+                "%s, %s: %s"
+                        .formatted(
+                                practised.leaflet(),
+                                day(practised.at()),
+                                Figures.within(practised.report().title())),
+                signed(practised.signed()));
+    }
+
+    private String signed(PracticeService.@Nullable Signed signed) {
+        return signed == null ? "" : "signed off by %s, %s".formatted(signed.steward(), day(signed.at()));
+    }
+
+    private String day(Instant at) {
+        return Figures.day(at, houses.house().timeZone());
+    }
+
+    @GetMapping("/practice/{leaflet}")
+    String practise(
+            @PathVariable long leaflet,
+            @RequestParam(defaultValue = "1") int speed,
+            @RequestParam(defaultValue = "INVERSION") Movement movement,
+            @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault,
+            Model model) {
+        PracticeService.Exercise exercise = exercise(leaflet, movement, fault);
+        RunSteps steps = exercise.steps();
+        int times = SPEEDS.contains(speed) ? speed : 1;
+        model.addAttribute("leaflet", leaflet);
+        model.addAttribute("movement", movement);
+        model.addAttribute("fault", fault);
+        model.addAttribute("speed", times);
+        return page.show(
+                RibbonView.of(steps, exercise.choices(), 0, times, ribbon.now(), ribbon.zone(), Map.of(), List.of()),
+                steps,
+                "Practice with %s, without film or chemistry%s"
+                        .formatted(exercise.leaflet().name(), times == 1 ? "" : ", " + times + " times as fast"),
+                true,
+                model);
+    }
+
+    private PracticeService.Exercise exercise(long leaflet, Movement movement, SimulatedBath.Fault fault) {
+        return practice.exercise(leaflet, RunSteps.Choices.USUAL.moved(movement), fault);
+    }
+
+    /** What the simulated probe shows at a moment of the practice, whose clock may be fast. */
+    @PostMapping("/practice/{leaflet}/probe")
+    @ResponseBody
+    Watched probe(
+            @PathVariable long leaflet,
+            @RequestParam(defaultValue = "[]") String events,
+            @RequestParam(defaultValue = "0") long now,
+            @RequestParam(defaultValue = "INVERSION") Movement movement,
+            @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault) {
+        return practice.watched(exercise(leaflet, movement, fault), practice.read(events), Instant.ofEpochMilli(now));
+    }
+
+    @PostMapping("/practice/{leaflet}/report")
+    ModelAndView report(
+            @PathVariable long leaflet,
+            @RequestParam(defaultValue = "[]") String events,
+            @RequestParam(defaultValue = "1") int speed,
+            @RequestParam(defaultValue = "INVERSION") Movement movement,
+            @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault,
+            @RequestParam(defaultValue = "") String formKey,
+            @AuthenticationPrincipal SignedIn member) {
+        PracticeService.Exercise exercise = exercise(leaflet, movement, fault);
+        return new ModelAndView("redirect:"
+                + forms.once(
+                        formKey, () -> "/practice/reports/" + practice.keep(member, leaflet, exercise, speed, events)));
+    }
+
+    @GetMapping("/practice/reports/{id}")
+    ModelAndView report(@PathVariable long id, @AuthenticationPrincipal SignedIn member) {
+        return report(id, member, new FieldErrors());
+    }
+
+    private ModelAndView report(long id, SignedIn member, FieldErrors errors) {
+        PracticeService.Practised practised = practice.practised(member, id);
+        ModelAndView shown = new ModelAndView("practice/report");
+        shown.addObject("id", id);
+        shown.addObject("report", practised.report());
+        shown.addObject(
+                "what",
+                "%s · %s, %s%s"
+                        .formatted(
+                                practised.leaflet(),
+                                practised.who(),
+                                day(practised.at()),
+                                practised.speed() == 1 ? "" : ", " + practised.speed() + " times as fast"));
+        shown.addObject("signed", signed(practised.signed()));
+        shown.addObject("errors", errors);
+        return shown;
+    }
+
+    @PostMapping("/practice/reports/{id}/sign-off")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView signPractice(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        return forms.answer(
+                errors,
+                typed.getOrDefault("formKey", ""),
+                () -> {
+                    practice.signPractice(member, id);
+                    return "/practice/members?signed";
+                },
+                refusal -> "sign",
+                () -> report(id, member, errors));
+    }
+
+    @GetMapping("/practice/members")
+    ModelAndView members() {
+        return members(new FieldErrors());
+    }
+
+    /**
+     * How far somebody has come, as it is shown.
+     *
+     * @param id who
+     * @param name what they are called
+     * @param practised what they practised last; null for nothing
+     * @param practice who signed a practice off; empty for nobody
+     * @param firstRun who signed a run off; empty for nobody
+     * @param runs their last runs, by the row that logged them
+     */
+    public record Member(
+            long id, String name, @Nullable Line practised, String practice, String firstRun, Map<Long, String> runs) {}
+
+    private ModelAndView members(FieldErrors errors) {
+        ModelAndView shown = new ModelAndView("practice/members");
+        List<Member> all = practice.everybody().stream().map(this::member).toList();
+        long left = all.stream()
+                .filter(member ->
+                        member.practice().isEmpty() || member.firstRun().isEmpty())
+                .count();
+        shown.addObject(
+                "heading",
+                left == 0
+                        ? "Everybody has been signed off"
+                        : "%s still to be signed off"
+                                .formatted(
+                                        left == 1 ? "One member is" : Figures.sentence(Figures.number(left)) + " are"));
+        shown.addObject("members", all);
+        shown.addObject("errors", errors);
+        return shown;
+    }
+
+    private Member member(PracticeService.Progress progress) {
+        Map<Long, String> runs = new LinkedHashMap<>();
+        for (LogEntry.RunLogged run : progress.runs()) {
+            runs.put(
+                    run.stamp().sequence(),
+                    "%s, batch %d: %s"
+                            .formatted(day(run.stamp().happenedAt()), run.batchId(), EntryWords.film(run.rolls())));
+        }
+        PracticeService.Practised last = progress.practised();
+        return new Member(
+                progress.memberId(),
+                progress.name(),
+                last == null ? null : line(last),
+                signed(progress.practice()),
+                signed(progress.firstRun()),
+                runs);
+    }
+
+    @PostMapping("/practice/members/{id}/first-run")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView signRun(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Long run = errors.read("run" + id, () -> chosen(typed.getOrDefault("run" + id, "")));
+        return forms.answer(
+                errors,
+                typed.getOrDefault("formKey", ""),
+                () -> {
+                    practice.signRun(member, id, FieldErrors.known(run));
+                    return "/practice/members?signed";
+                },
+                refusal -> "run" + id,
+                () -> members(errors));
+    }
+
+    private static long chosen(String typed) {
+        if (!typed.matches("[0-9]{1,18}")) {
+            throw Refusal.of("run-not-theirs");
+        }
+        return Long.parseLong(typed);
+    }
+}

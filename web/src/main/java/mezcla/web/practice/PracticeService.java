@@ -1,0 +1,352 @@
+package mezcla.web.practice;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import mezcla.batch.LogEntry;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Timing;
+import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
+import mezcla.processing.RunProgress;
+import mezcla.processing.RunSteps;
+import mezcla.processing.SimulatedBath;
+import mezcla.processing.WarmUp;
+import mezcla.web.house.HouseService;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.probe.Probe;
+import mezcla.web.ribbon.PracticeReport;
+import mezcla.web.ribbon.RibbonService;
+import mezcla.web.ribbon.Watched;
+import mezcla.web.shell.Members;
+import mezcla.web.shell.SignedIn;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Runs without film or chemistry. Nothing of them touches the log of the darkroom. */
+@Service
+public class PracticeService {
+    private static final Probe STAND_IN = new Probe(0, "Simulated probe", true);
+    private static final double TUB_LITRES = 12;
+    private static final double TUB_W = 800;
+    private static final double TUB_W_PER_K = 8;
+    private static final double FAULT_AFTER_SECONDS = 120;
+    private static final int READ_EVERY_SECONDS = 5;
+    private static final int MOST_SECONDS = 3 * 3600;
+    private static final int MOST_CHARACTERS = 200_000;
+
+    private final PracticeMapper mapper;
+    private final Leaflets leaflets;
+    private final HouseService houses;
+    private final Members members;
+    private final DarkroomLog log;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    PracticeService(
+            PracticeMapper mapper,
+            Leaflets leaflets,
+            HouseService houses,
+            Members members,
+            DarkroomLog log,
+            JsonMapper json,
+            Clock clock) {
+        this.mapper = mapper;
+        this.leaflets = leaflets;
+        this.houses = houses;
+        this.members = members;
+        this.log = log;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * What is practised.
+     *
+     * @param leaflet whose times it goes by
+     * @param choices how it is done
+     * @param fault what goes wrong with the simulated bath
+     */
+    public record Exercise(Leaflet leaflet, RunSteps.Choices choices, SimulatedBath.Fault fault) {
+        /** Its steps, with a fresh kit. */
+        public RunSteps steps() {
+            Map<String, Integer> seconds = new HashMap<>();
+            leaflet.baths()
+                    .forEach(bath -> seconds.put(
+                            bath.key(), (int) Math.round(timing(bath.key()).baseSeconds())));
+            return RunSteps.of(leaflet, seconds, choices);
+        }
+
+        private Timing timing(String bath) {
+            return choices.movement() == Movement.ROTARY
+                    ? leaflet.bath(bath).turning()
+                    : leaflet.bath(bath).timing();
+        }
+
+        private double developerC() {
+            return leaflet.baths().stream()
+                    .filter(bath -> bath.role().isDeveloper())
+                    .findFirst()
+                    .orElse(leaflet.baths().get(0))
+                    .timing()
+                    .atC();
+        }
+    }
+
+    /**
+     * An exercise.
+     *
+     * @param leafletId the version of the leaflet
+     * @throws Refusal {@code unknown-leaflet}
+     */
+    @Transactional(readOnly = true)
+    public Exercise exercise(long leafletId, RunSteps.Choices choices, SimulatedBath.Fault fault) {
+        return new Exercise(leaflets.version(leafletId), choices, fault);
+    }
+
+    /**
+     * Reads what a browser confirmed.
+     *
+     * @throws Refusal {@code unknown-event}
+     */
+    public List<RunProgress.Event> read(String events) {
+        if (events.length() > MOST_CHARACTERS) {
+            throw Refusal.of("unknown-event");
+        }
+        try {
+            return Arrays.stream(json.readValue(events, RibbonService.Sent[].class))
+                    .map(RibbonService.Sent::event)
+                    .toList();
+        } catch (JacksonException e) {
+            throw Refusal.of("unknown-event");
+        }
+    }
+
+    /** What the simulated probe shows in an exercise, whose clock may be faster than that of the house. */
+    @Transactional(readOnly = true)
+    public Watched watched(Exercise exercise, List<RunProgress.Event> happened, Instant now) {
+        return Watched.of(
+                exercise.steps(), exercise::timing, happened, STAND_IN, readings(exercise, happened, now), now, true);
+    }
+
+    /** The bath is warm when the first step is poured. */
+    private List<Probe.Reading> readings(Exercise exercise, List<RunProgress.Event> happened, Instant until) {
+        Instant began = happened.stream()
+                .filter(event -> event.kind() == RunProgress.Kind.POUR)
+                .map(RunProgress.Event::at)
+                .min(Comparator.naturalOrder())
+                .orElse(null);
+        if (began == null || until.isBefore(began)) {
+            return List.of();
+        }
+        double atC = exercise.developerC();
+        long elapsed = Math.min(MOST_SECONDS, until.getEpochSecond() - began.getEpochSecond());
+        SimulatedBath bath = new SimulatedBath(
+                new WarmUp.Tub(
+                        TUB_LITRES, TUB_W, TUB_W_PER_K, houses.surroundings().roomC(), atC),
+                List.of(new WarmUp.Warmed(1, WarmUp.usualWPerK(true, 1), atC)),
+                atC,
+                exercise.fault(),
+                FAULT_AFTER_SECONDS,
+                began.getEpochSecond());
+        return bath.readings(READ_EVERY_SECONDS, (int) elapsed).stream()
+                .map(shown -> new Probe.Reading(began.plusSeconds((long) shown.seconds()), shown.celsius()))
+                .toList();
+    }
+
+    /** Keeps a practice; returns its id. */
+    @Transactional
+    public long keep(SignedIn who, long leafletId, Exercise exercise, int speed, String events) {
+        read(events);
+        PracticeMapper.Row row = new PracticeMapper.Row(
+                who.id(), leafletId, exercise.choices().movement(), speed, exercise.fault(), events, clock.instant());
+        mapper.add(row);
+        return row.id;
+    }
+
+    /**
+     * A practice that was kept.
+     *
+     * @param id which one
+     * @param who whose
+     * @param at when
+     * @param speed how many times as fast as life
+     * @param leaflet whose times it went by
+     * @param report what was late, early or missed
+     * @param signed who signed it off, and when; null for nobody yet
+     */
+    public record Practised(
+            long id,
+            String who,
+            Instant at,
+            int speed,
+            String leaflet,
+            PracticeReport report,
+            @Nullable Signed signed) {}
+
+    /** Who signed something off, and when. */
+    public record Signed(String steward, Instant at) {}
+
+    /**
+     * A practice.
+     *
+     * @throws Refusal {@code unknown-practice}, also for somebody else's unless a steward asks
+     */
+    @Transactional(readOnly = true)
+    public Practised practised(SignedIn asks, long id) {
+        PracticeMapper.Kept kept = mapper.practice(id);
+        if (kept == null || kept.memberId() != asks.id() && !asks.isSteward()) {
+            throw Refusal.of("unknown-practice");
+        }
+        return practised(kept);
+    }
+
+    private Practised practised(PracticeMapper.Kept kept) {
+        Exercise exercise = exercise(kept.leafletId(), RunSteps.Choices.USUAL.moved(kept.movement()), kept.fault());
+        List<RunProgress.Event> happened = read(kept.events());
+        Instant over = happened.stream()
+                .map(RunProgress.Event::at)
+                .max(Comparator.naturalOrder())
+                .orElse(Instant.EPOCH);
+        List<RunProgress.Event> all = Watched.with(happened, readings(exercise, happened, over));
+        RunSteps steps = exercise.steps();
+        return new Practised(
+                kept.id(),
+                nameOf(kept.memberId()),
+                kept.at(),
+                kept.speed(),
+                exercise.leaflet().name(),
+                PracticeReport.of(steps, RunProgress.of(steps, all), all, exercise::timing),
+                mapper.signedOff().stream()
+                        .filter(row -> row.practiceId() != null && row.practiceId() == kept.id())
+                        .findFirst()
+                        .map(this::signed)
+                        .orElse(null));
+    }
+
+    private Signed signed(PracticeMapper.SignedOff row) {
+        return new Signed(nameOf(row.stewardId()), row.at());
+    }
+
+    private String nameOf(long memberId) {
+        return members.all().stream()
+                .filter(member -> member.id() == memberId)
+                .map(SignedIn::name)
+                .findFirst()
+                .orElse("somebody");
+    }
+
+    /** What a member practised, the last first. */
+    @Transactional(readOnly = true)
+    public List<Practised> practisedBy(SignedIn member) {
+        return mapper.practices().stream()
+                .filter(kept -> kept.memberId() == member.id())
+                .limit(5)
+                .map(this::practised)
+                .toList();
+    }
+
+    /**
+     * How far somebody has come.
+     *
+     * @param memberId who
+     * @param name what they are called
+     * @param practised what they practised last; null for nothing
+     * @param practice who signed a practice off; null for nobody
+     * @param firstRun who signed a run off; null for nobody
+     * @param runs their runs, the last first, by the row that logged them
+     */
+    public record Progress(
+            long memberId,
+            String name,
+            @Nullable Practised practised,
+            @Nullable Signed practice,
+            @Nullable Signed firstRun,
+            List<LogEntry.RunLogged> runs) {}
+
+    /** How far everybody has come, by name. */
+    @Transactional(readOnly = true)
+    public List<Progress> everybody() {
+        List<PracticeMapper.Kept> kept = mapper.practices();
+        List<PracticeMapper.SignedOff> signed = mapper.signedOff();
+        List<Progress> all = new ArrayList<>();
+        for (SignedIn member : members.all()) {
+            all.add(new Progress(
+                    member.id(),
+                    member.name(),
+                    kept.stream()
+                            .filter(row -> row.memberId() == member.id())
+                            .findFirst()
+                            .map(this::practised)
+                            .orElse(null),
+                    signed(signed, member, PracticeMapper.Kind.PRACTICE),
+                    signed(signed, member, PracticeMapper.Kind.FIRST_RUN),
+                    runsOf(member)));
+        }
+        return all;
+    }
+
+    private @Nullable Signed signed(List<PracticeMapper.SignedOff> all, SignedIn member, PracticeMapper.Kind kind) {
+        return all.stream()
+                .filter(row -> row.memberId() == member.id() && row.kind() == kind)
+                .findFirst()
+                .map(this::signed)
+                .orElse(null);
+    }
+
+    private List<LogEntry.RunLogged> runsOf(SignedIn member) {
+        return log.state().batches().values().stream()
+                .flatMap(batch -> batch.runs().stream())
+                .filter(run -> run.abandoned() == null && run.stamp().who().equals(member.name()))
+                .sorted(Comparator.comparing(
+                                (LogEntry.RunLogged run) -> run.stamp().happenedAt())
+                        .reversed())
+                .limit(5)
+                .toList();
+    }
+
+    /**
+     * Signs a practice off.
+     *
+     * @throws Refusal {@code unknown-practice}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void signPractice(SignedIn steward, long id) {
+        PracticeMapper.Kept kept = mapper.practice(id);
+        if (kept == null) {
+            throw Refusal.of("unknown-practice");
+        }
+        mapper.sign(new PracticeMapper.SignedOff(
+                kept.memberId(), PracticeMapper.Kind.PRACTICE, id, null, steward.id(), clock.instant()));
+    }
+
+    /**
+     * Signs a member's run off as done under a steward's eyes.
+     *
+     * @throws Refusal {@code run-not-theirs}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void signRun(SignedIn steward, long memberId, long run) {
+        boolean theirs = everybody().stream()
+                .filter(each -> each.memberId() == memberId)
+                .flatMap(each -> each.runs().stream())
+                .anyMatch(each -> each.stamp().sequence() == run);
+        if (!theirs) {
+            throw Refusal.of("run-not-theirs");
+        }
+        mapper.sign(new PracticeMapper.SignedOff(
+                memberId, PracticeMapper.Kind.FIRST_RUN, null, run, steward.id(), clock.instant()));
+    }
+}

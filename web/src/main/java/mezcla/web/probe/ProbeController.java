@@ -1,0 +1,116 @@
+package mezcla.web.probe;
+
+import java.util.List;
+import java.util.Map;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.Figures;
+import mezcla.web.shell.OneTimeForms;
+import mezcla.web.shell.SignedIn;
+import mezcla.web.shell.TypedText;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The house's probes. */
+@Controller
+class ProbeController {
+    private static final int NAME_CHARACTERS = 40;
+
+    private final ProbeService probes;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+
+    ProbeController(ProbeService probes, HouseService houses, OneTimeForms forms) {
+        this.probes = probes;
+        this.houses = houses;
+        this.forms = forms;
+    }
+
+    @GetMapping("/probes")
+    ModelAndView probes() {
+        return page(Map.of(), new FieldErrors());
+    }
+
+    /** The token is shown on the next page, and never again. */
+    @PostMapping("/probes")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView add(
+            @RequestParam Map<String, String> typed,
+            @AuthenticationPrincipal SignedIn member,
+            RedirectAttributes told) {
+        FieldErrors errors = new FieldErrors();
+        String name =
+                errors.read("probe", () -> TypedText.of(typed.getOrDefault("probe", ""), NAME_CHARACTERS, "missing"));
+        return forms.answer(
+                errors,
+                typed.getOrDefault("formKey", ""),
+                () -> {
+                    told.addFlashAttribute("token", probes.add(member, FieldErrors.known(name)));
+                    return "/probes";
+                },
+                refusal -> "probe",
+                () -> page(typed, errors));
+    }
+
+    @PostMapping("/probes/{id}/removals")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        FieldErrors errors = new FieldErrors();
+        return forms.answer(
+                errors,
+                typed.getOrDefault("formKey", ""),
+                () -> {
+                    probes.remove(id);
+                    return "/probes?removed";
+                },
+                refusal -> "probe",
+                () -> page(typed, errors));
+    }
+
+    /**
+     * A probe on the list.
+     *
+     * @param id which one
+     * @param name what it is called
+     * @param last what it showed last
+     */
+    public record Line(long id, String name, String last) {}
+
+    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
+        ModelAndView page = new ModelAndView("probe/probes");
+        List<Line> lines = probes.probes().stream()
+                .map(probe -> new Line(probe.id(), probe.name(), last(probe)))
+                .toList();
+        page.addObject("probes", lines);
+        page.addObject(
+                "heading",
+                lines.isEmpty()
+                        ? "No probe sends temperatures yet"
+                        : Figures.sentence(Figures.count(lines.size(), "probe")) + " may send temperatures");
+        House house = houses.house();
+        page.addObject("address", house.address() == null ? "http://localhost:8080" : house.address());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        return page;
+    }
+
+    private String last(Probe probe) {
+        return probes.last(probe)
+                .map(reading -> "%s at %s"
+                        .formatted(
+                                Figures.celsius(reading.celsius()),
+                                Figures.since(
+                                        reading.at(),
+                                        probes.now(),
+                                        houses.house().timeZone())))
+                .orElse("nothing yet");
+    }
+}

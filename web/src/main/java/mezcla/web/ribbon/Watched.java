@@ -1,0 +1,128 @@
+package mezcla.web.ribbon;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.Function;
+import mezcla.leaflet.Timing;
+import mezcla.measure.ProcessingTime;
+import mezcla.processing.EquivalentDevelopment;
+import mezcla.processing.RunProgress;
+import mezcla.processing.RunSteps;
+import mezcla.web.probe.Probe;
+import mezcla.web.probe.ProbeService;
+import mezcla.web.probe.ProbeWords;
+import mezcla.web.shell.Figures;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What is known of the temperature while a run goes on.
+ *
+ * @param shown what the probe shows; empty where there is none
+ * @param finding what is wrong with it; empty for nothing
+ * @param step the step that the advice is for; -1 for none
+ * @param change how many seconds longer or shorter than planned, in steps of five
+ * @param advice the same in words; empty for none
+ */
+public record Watched(String shown, String finding, int step, int change, String advice) {
+    /**
+     * Watches a run.
+     *
+     * @param steps its steps
+     * @param timings what the leaflet says of a bath's time
+     * @param happened what was confirmed
+     * @param probe what watches it; null for nothing
+     * @param readings what that showed
+     * @param now the present
+     * @param advises whether a drift gets advice
+     */
+    public static Watched of(
+            RunSteps steps,
+            Function<String, Timing> timings,
+            List<RunProgress.Event> happened,
+            @Nullable Probe probe,
+            List<Probe.Reading> readings,
+            Instant now,
+            boolean advises) {
+        RunProgress.Event poured = happened.stream()
+                .filter(event -> event.kind() == RunProgress.Kind.POUR)
+                .reduce((earlier, later) -> later)
+                .orElse(null);
+        boolean over = happened.stream().anyMatch(event -> event.kind() == RunProgress.Kind.DONE);
+        RunSteps.Step step = poured == null || over ? null : steps.steps().get(poured.step());
+        String finding = probe == null
+                ? ""
+                : ProbeWords.finding(
+                        ProbeService.found(readings, now, leastC(steps, step)).orElse(null));
+        String shown = probe == null ? "" : ProbeWords.shows(probe, readings);
+        EquivalentDevelopment.Advice advice = null;
+        if (advises
+                && step != null
+                && step.bath() != null
+                && step.role() != null
+                && step.role().isDeveloper()) {
+            advice = EquivalentDevelopment.advice(
+                    timings.apply(step.bath()),
+                    steps.schedule().steps().get(poured.step()).step().seconds(),
+                    RunProgress.readings(with(happened, readings), poured.step()),
+                    Duration.between(poured.at(), now).toMillis() / 1000.0);
+        }
+        if (poured == null || advice == null) {
+            return new Watched(shown, finding, -1, 0, "");
+        }
+        int lasts = ProcessingTime.shown(advice.lastsSeconds()).seconds();
+        int planned = (int)
+                Math.round(steps.schedule().steps().get(poured.step()).step().seconds());
+        int change = lasts - planned;
+        return new Watched(
+                shown,
+                finding,
+                poured.step(),
+                change,
+                change == 0
+                        ? ""
+                        : "At %s: %s in all, %s %s."
+                                .formatted(
+                                        Figures.celsius(advice.celsius()),
+                                        Figures.clock(lasts),
+                                        Figures.seconds(Math.abs(change)),
+                                        change > 0 ? "more" : "less"));
+    }
+
+    private static double leastC(RunSteps steps, RunSteps.@Nullable Step step) {
+        RunSteps.Step wanted = step != null && step.role() != null
+                ? step
+                : steps.steps().stream()
+                        .filter(each -> each.role() != null && each.role().isDeveloper())
+                        .findFirst()
+                        .orElse(null);
+        Double least = wanted == null ? null : wanted.leastC();
+        return least == null ? Double.NEGATIVE_INFINITY : least;
+    }
+
+    /** What was confirmed, and beside it what a probe showed during each step. */
+    public static List<RunProgress.Event> with(List<RunProgress.Event> happened, List<Probe.Reading> readings) {
+        List<RunProgress.Event> all = new ArrayList<>(happened);
+        List<RunProgress.Event> pours = happened.stream()
+                .filter(event -> event.kind() == RunProgress.Kind.POUR)
+                .sorted(Comparator.comparing(RunProgress.Event::at))
+                .toList();
+        Instant over = happened.stream()
+                .filter(event -> event.kind() == RunProgress.Kind.DONE)
+                .map(RunProgress.Event::at)
+                .findFirst()
+                .orElse(Instant.MAX);
+        for (Probe.Reading reading : readings) {
+            pours.stream()
+                    .filter(pour ->
+                            !pour.at().isAfter(reading.at()) && reading.at().isBefore(over))
+                    .reduce((earlier, later) -> later)
+                    .ifPresent(pour -> all.add(new RunProgress.Event(
+                            reading.at(), RunProgress.Kind.TEMPERATURE, pour.step(), reading.celsius())));
+        }
+        all.sort(Comparator.comparing(RunProgress.Event::at));
+        return all;
+    }
+}
