@@ -1,5 +1,6 @@
 package mezcla.processing;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -11,6 +12,8 @@ public final class ProbeWatch {
     private static final double COOLS_FOR_SECONDS = 180;
     private static final double COOLS_C = 0.2;
     private static final double UNSTEADY_C = 0.3;
+    private static final double JUMPS_C = 0.5;
+    private static final double CHANGES_C_PER_SECOND = 0.05;
 
     private ProbeWatch() {}
 
@@ -22,6 +25,32 @@ public final class ProbeWatch {
         OUT_OF_WATER,
         /** Below what is wanted, and it has been falling for three minutes. */
         COOLING
+    }
+
+    /**
+     * What of the readings can have been water: a probe that hangs in the air shows jumps that no bath makes.
+     *
+     * @param readings what it showed, in order
+     */
+    public static List<EquivalentDevelopment.Reading> ofWater(List<EquivalentDevelopment.Reading> readings) {
+        List<EquivalentDevelopment.Reading> plausible = new ArrayList<>();
+        EquivalentDevelopment.Reading before = readings.isEmpty() ? null : readings.get(0);
+        for (EquivalentDevelopment.Reading reading : readings) {
+            if (before == null || plausible.isEmpty()) {
+                plausible.add(reading);
+                continue;
+            }
+            if (canFollow(plausible.get(plausible.size() - 1), reading) && canFollow(before, reading)) {
+                plausible.add(reading);
+            }
+            before = reading;
+        }
+        return plausible;
+    }
+
+    private static boolean canFollow(EquivalentDevelopment.Reading before, EquivalentDevelopment.Reading reading) {
+        double most = JUMPS_C + CHANGES_C_PER_SECOND * (reading.seconds() - before.seconds());
+        return Math.abs(reading.celsius() - before.celsius()) <= most;
     }
 
     /**

@@ -114,6 +114,21 @@ public class ProbesAndTanksTest {
         assertThat(ProbeWatch.find(List.of(), 100, 37.7)).isEmpty();
     }
 
+    @Test
+    public void whatAProbeShowsOfTheAirIsNoBath() {
+        List<SimulatedBath.Shown> shown = shown(SimulatedBath.Fault.PROBE_OUT, 3);
+        List<EquivalentDevelopment.Reading> all =
+                shown.stream().map(each -> at(each.seconds(), each.celsius())).toList();
+        assertThat(all).anyMatch(reading -> reading.celsius() < 30);
+        List<EquivalentDevelopment.Reading> water = ProbeWatch.ofWater(all);
+        assertThat(water).allSatisfy(reading -> assertThat(reading.celsius()).isGreaterThan(36));
+        assertThat(water).last().isEqualTo(all.get(all.size() - 1));
+        assertThat(ProbeWatch.ofWater(List.of(at(0, 38), at(600, 30))))
+                .as("in ten minutes it can")
+                .hasSize(2);
+        assertThat(ProbeWatch.ofWater(List.of())).isEmpty();
+    }
+
     private static TankFit fit(Map<Reel, Integer> holds, FilmFormat... film) {
         return TankFit.of(holds, List.of(film));
     }

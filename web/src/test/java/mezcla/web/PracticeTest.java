@@ -47,9 +47,11 @@ public class PracticeTest extends DemoPagesTest {
         assertThat(steady)
                 .contains("Poured in 9 s late.")
                 .contains("20 times as fast")
-                .doesNotContain("as printed");
-        String off = page(keep("ines", "HEATER_OFF", run(0)), "ines");
-        assertThat(off).doesNotContain(" late.").contains("By its temperature it did as much as 3:1");
+                .doesNotContain("Its temperature");
+        String off = page(keep("ines", "HEATER_OFF", run(600)), "ines");
+        assertThat(off).contains("Poured in 10:00 late.").contains("Its temperature made it count as 2:4");
+        String out = page(keep("ines", "PROBE_OUT", run(0)), "ines");
+        assertThat(out).as("air is no bath").doesNotContain("Its temperature");
     }
 
     @Test
@@ -89,7 +91,7 @@ public class PracticeTest extends DemoPagesTest {
                 .getContentAsString();
         assertThat(cool).contains("is the heater on").contains("\"step\":1").contains("more.");
         assertThat(send("/practice/1/probe", "ines", "events", "nonsense").getStatus())
-                .isEqualTo(422);
+                .isEqualTo(404);
     }
 
     @Test

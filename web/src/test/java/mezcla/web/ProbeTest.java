@@ -42,8 +42,12 @@ public class ProbeTest extends DemoPagesTest {
     @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
     public void addAProbe() throws Exception {
         token = add("Bath probe");
-        id = probes.probes().stream()
-                .filter(probe -> probe.name().equals("Bath probe"))
+        id = named("Bath probe");
+    }
+
+    private long named(String name) {
+        return probes.probes().stream()
+                .filter(probe -> probe.name().equals(name))
                 .findFirst()
                 .orElseThrow()
                 .id();
@@ -127,11 +131,7 @@ public class ProbeTest extends DemoPagesTest {
     @Test
     public void aProbeThatWasRemovedIsNotHeardAnyMore() throws Exception {
         String other = add("Old probe");
-        long old = probes.probes().stream()
-                .filter(probe -> probe.name().equals("Old probe"))
-                .findFirst()
-                .orElseThrow()
-                .id();
+        long old = named("Old probe");
         assertThat(shows("" + old, other, "{\"celsius\": 20}").getStatus()).isEqualTo(201);
         send("/probes/" + old + "/removals", "bram");
         assertThat(shows("" + old, other, "{\"celsius\": 20}").getStatus()).isEqualTo(401);
@@ -175,7 +175,7 @@ public class ProbeTest extends DemoPagesTest {
         assertThat(page(UriComponentsBuilder.fromUriString(on).build().toUriString(), "ines"))
                 .containsPattern("Simulated probe: 2[34]\\.[0-9] °C");
         String probe = on.replaceAll(".*probe=([0-9]+).*", "$1");
-        assertThat(page("/batches/4/run", "ines"))
+        assertThat(page("/batches/4/run?formKey=" + UUID.randomUUID(), "ines"))
                 .contains("<option value=\"" + probe + "\">the simulated probe of the warm-up</option>");
         assertThat(shows(probe, "", "{\"celsius\": 37}").getStatus())
                 .as("it takes nothing")
@@ -184,15 +184,17 @@ public class ProbeTest extends DemoPagesTest {
 
     @Test
     public void whatAProbeShowsDuringARunIsLoggedAndAStandInsFiguresAreNot() throws Exception {
-        String measured = run("" + id);
+        String second = add("Second probe");
+        long probe = named("Second probe");
+        String measured = run("" + probe);
         String at = Long.toString(clock.instant().toEpochMilli() - 60_000);
         String pours =
                 "[{\"n\":1,\"at\":%s,\"kind\":\"POUR\",\"step\":0,\"value\":0},{\"n\":2,\"at\":%s,\"kind\":\"POUR\",\"step\":1,\"value\":0}]"
                         .formatted(at, at);
         send(measured + "/events", "ines", "events", pours);
-        shows("" + id, token, "{\"celsius\": 36.5}");
+        shows("" + probe, second, "{\"celsius\": 36.5}");
         String answer = send(measured + "/events", "ines", "events", "[]").getContentAsString();
-        assertThat(answer).contains("Bath probe: 36.5").contains("\"step\":1").contains("more.\"");
+        assertThat(answer).contains("Second probe: 36.5").contains("\"step\":1").contains("more.\"");
         assertThat(page(measured, "ines")).containsPattern("id=\"temperature[0-9]+\"[^>]*value=\"36.5");
         send(measured + "/call-off", "ines", "why", "a try");
         String simulated = run("HEATER_OFF");

@@ -218,12 +218,28 @@ public class ProbeService {
             return Optional.empty();
         }
         Instant from = readings.get(0).at();
-        return ProbeWatch.find(
-                readings.stream()
-                        .map(reading -> new EquivalentDevelopment.Reading(
-                                Duration.between(from, reading.at()).toMillis() / 1000.0, reading.celsius()))
-                        .toList(),
-                Duration.between(from, now).toMillis() / 1000.0,
-                leastC);
+        return ProbeWatch.find(since(from, readings), seconds(from, now), leastC);
+    }
+
+    /** What of them can have been water. */
+    public static List<Probe.Reading> ofWater(List<Probe.Reading> readings) {
+        if (readings.isEmpty()) {
+            return readings;
+        }
+        Instant from = readings.get(0).at();
+        return ProbeWatch.ofWater(since(from, readings)).stream()
+                .map(reading ->
+                        new Probe.Reading(from.plusMillis(Math.round(reading.seconds() * 1000)), reading.celsius()))
+                .toList();
+    }
+
+    private static List<EquivalentDevelopment.Reading> since(Instant from, List<Probe.Reading> readings) {
+        return readings.stream()
+                .map(reading -> new EquivalentDevelopment.Reading(seconds(from, reading.at()), reading.celsius()))
+                .toList();
+    }
+
+    private static double seconds(Instant from, Instant to) {
+        return Duration.between(from, to).toMillis() / 1000.0;
     }
 }

@@ -77,7 +77,7 @@ public record PracticeReport(String title, List<Step> steps) {
                 timings.apply(step.bath()), planned, RunProgress.readings(happened, passed.step()), real);
         return advice == null || Math.abs(advice.doneSeconds() - planned) < TOLD_SECONDS
                 ? null
-                : "By its temperature it did as much as %s as printed; %s was planned."
+                : "Its temperature made it count as %s; %s was planned."
                         .formatted(Figures.clock(advice.doneSeconds()), Figures.clock(planned));
     }
 

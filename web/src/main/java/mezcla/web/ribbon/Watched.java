@@ -102,7 +102,7 @@ public record Watched(String shown, String finding, int step, int change, String
         return least == null ? Double.NEGATIVE_INFINITY : least;
     }
 
-    /** What was confirmed, and beside it what a probe showed during each step. */
+    /** What was confirmed, and beside it what a probe showed of the water during each step. */
     public static List<RunProgress.Event> with(List<RunProgress.Event> happened, List<Probe.Reading> readings) {
         List<RunProgress.Event> all = new ArrayList<>(happened);
         List<RunProgress.Event> pours = happened.stream()
@@ -114,7 +114,7 @@ public record Watched(String shown, String finding, int step, int change, String
                 .map(RunProgress.Event::at)
                 .findFirst()
                 .orElse(Instant.MAX);
-        for (Probe.Reading reading : readings) {
+        for (Probe.Reading reading : ProbeService.ofWater(readings)) {
             pours.stream()
                     .filter(pour ->
                             !pour.at().isAfter(reading.at()) && reading.at().isBefore(over))

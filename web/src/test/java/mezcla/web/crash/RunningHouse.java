@@ -21,6 +21,11 @@ public final class RunningHouse {
     }
 
     public static RunningHouse open(Path folder) throws IOException {
+        return open(folder, 0);
+    }
+
+    /** Opens it again where it was; port 0 for wherever there is room. */
+    public static RunningHouse open(Path folder, int port) throws IOException {
         Process process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-XX:TieredStopAtLevel=1",
@@ -29,7 +34,7 @@ public final class RunningHouse {
                         System.getProperty("java.class.path"),
                         "mezcla.web.MezclaApplication",
                         "--spring.profiles.active=demo",
-                        "--server.port=0",
+                        "--server.port=" + port,
                         "--mezcla.data=" + folder)
                 .redirectErrorStream(true)
                 .start();

@@ -33,6 +33,9 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         "/adopt?leaflet=1",
         "/fills/10/top-up?volume=20",
         "/batches/2/renew?bath=dev",
+        "/batches/4/warm-up",
+        "/practice/members",
+        "/probes",
     };
 
     private static final String[] STEWARDS_PLACES = {"/house", "/kits/new?leaflet=1", "/batches/5/leaflet"};

@@ -6,27 +6,20 @@ import static mezcla.web.journey.Browser.heading;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.time.Clock;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
-import java.util.concurrent.atomic.AtomicLong;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.log.DarkroomLog;
 import org.assertj.core.api.Assertions;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.boot.test.web.server.LocalServerPort;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Primary;
+import org.springframework.context.annotation.Import;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Runs played on the ribbon, with a clock that the test turns. */
+@Import(TurnedClock.class)
 public class RibbonJourneyTest extends DemoApplicationTest {
     @LocalServerPort
     private int port;
@@ -46,47 +39,6 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         browser.close();
     }
 
-    /** The clock of the machine, which the tests turn together with those of the browsers. */
-    @TestConfiguration
-    static class Turned {
-        private static final AtomicLong AHEAD_MS = new AtomicLong();
-
-        @Bean
-        @Primary
-        Clock turnedClock() {
-            return new Clock() {
-                @Override
-                public ZoneId getZone() {
-                    return ZoneOffset.UTC;
-                }
-
-                @Override
-                public Clock withZone(ZoneId zone) {
-                    return this;
-                }
-
-                @Override
-                public Instant instant() {
-                    return Instant.now().plusMillis(AHEAD_MS.get());
-                }
-            };
-        }
-    }
-
-    private static void press(Page page) {
-        turn(page, 500);
-        page.keyboard().press("Space");
-    }
-
-    private static void after(Page page, int seconds) {
-        turn(page, seconds * 1000);
-    }
-
-    private static void turn(Page page, int milliseconds) {
-        Turned.AHEAD_MS.addAndGet(milliseconds);
-        page.clock().fastForward(milliseconds);
-    }
-
     private Page member(String name, int width, int height) {
         Page page = browser.signedIn(name, width, height);
         page.clock().install();
@@ -104,9 +56,9 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         Browser.assertAccessible(ines);
         String ribbon = ines.url();
         assertThat(heading(ines)).containsText("Before it begins");
-        press(ines);
+        TurnedClock.press(ines);
         assertThat(ines.locator("#step")).hasText("Pre-soak");
-        after(ines, 60);
+        TurnedClock.after(ines, 60);
         assertThat(ines.locator("#next")).hasText("Pour in: De, developer");
         FillState bleachFix = log.state().batch(4).fills().get(1);
         ines.locator("#code").fill(ShortCode.of(bleachFix.id()));
@@ -117,9 +69,9 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         ines.locator("#code").fill(ShortCode.of(developer.id()));
         ines.locator("#code").press("Enter");
         assertThat(ines.locator("#trouble")).hasText("Right: Developer (De).");
-        press(ines);
+        TurnedClock.press(ines);
         assertThat(ines.locator("#step")).hasText("Developer");
-        after(ines, 100);
+        TurnedClock.after(ines, 100);
         assertThat(ines.locator("#of")).hasText("left of 3:45");
         ines.locator("#celsius").fill("37,8");
         ines.locator("#celsius").press("Enter");
@@ -127,40 +79,41 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         String before = ines.locator("#left").innerText();
         ines.reload();
         assertThat(ines.locator("#step")).hasText("Developer");
-        Assertions.assertThat(Math.abs(seconds(ines.locator("#left").innerText()) - seconds(before)))
+        Assertions.assertThat(
+                        Math.abs(TurnedClock.seconds(ines.locator("#left").innerText()) - TurnedClock.seconds(before)))
                 .as("the clock went on through the reload")
                 .isLessThanOrEqualTo(4);
         Page devi = browser.signedIn("devi", 390, 844);
         devi.navigate(ribbon);
         assertThat(devi.locator("#step")).hasText("Developer");
         Browser.assertAccessible(devi);
-        turn(ines, 500);
+        TurnedClock.turn(ines, 500);
         ines.keyboard().press("+");
         assertThat(ines.locator("#of")).hasText("left of 3:50");
         assertThat(devi.locator("#of")).hasText("left of 3:50");
         devi.close();
-        after(ines, 140);
+        TurnedClock.after(ines, 140);
         assertThat(ines.locator("#of")).hasText("over: pour on");
-        press(ines);
+        TurnedClock.press(ines);
         assertThat(ines.locator("#step")).hasText("Bleach-fix");
-        after(ines, 445);
+        TurnedClock.after(ines, 445);
         assertThat(ines.locator("#said")).containsText("Light may come in now.");
-        press(ines);
+        TurnedClock.press(ines);
         assertThat(ines.locator("#step")).hasText("Wash");
-        turn(ines, 500);
+        TurnedClock.turn(ines, 500);
         ines.getByRole(AriaRole.BUTTON, byName("Pause")).click();
         assertThat(ines.locator("#of")).hasText("It waits");
-        after(ines, 60);
+        TurnedClock.after(ines, 60);
         ines.getByRole(AriaRole.BUTTON, byName("Go on")).click();
-        after(ines, 185);
-        press(ines);
+        TurnedClock.after(ines, 185);
+        TurnedClock.press(ines);
         assertThat(ines.locator("#step")).hasText("Final rinse");
-        after(ines, 65);
-        press(ines);
+        TurnedClock.after(ines, 65);
+        TurnedClock.press(ines);
         assertThat(ines.locator("#step")).hasText("The run is over");
         assertThat(ines.locator("#saved")).hasText("Kept here and on the server.");
-        after(ines, 3);
-        press(ines);
+        TurnedClock.after(ines, 3);
+        TurnedClock.press(ines);
         ines.waitForURL("**/runs/*");
         assertThat(ines.getByText("As it was confirmed, from one pour to the next."))
                 .isVisible();
@@ -174,11 +127,6 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         assertThat(heading(ines)).not().containsText("Developer");
     }
 
-    private static int seconds(String shown) {
-        String[] parts = shown.replace("+", "").split(":");
-        return Integer.parseInt(parts[0]) * 60 + Integer.parseInt(parts[1]);
-    }
-
     @Test(dependsOnMethods = "aRunIsPlayedToItsEndThroughAReloadAndAWrongBottle")
     public void theClockGoesOnWhileTheServerDoesNotAnswerAndTheFirstPressCounts() {
         Page saoirse = member("saoirse", 1280, 800);
@@ -187,41 +135,39 @@ public class RibbonJourneyTest extends DemoApplicationTest {
                 .click();
         saoirse.waitForURL("**/runs/*/ribbon");
         saoirse.context().route("**/events", route -> route.abort());
-        press(saoirse);
+        TurnedClock.press(saoirse);
         assertThat(saoirse.locator("#step")).hasText("Developer");
         assertThat(saoirse.locator("#saved")).containsText("The server does not answer");
-        after(saoirse, 30);
+        TurnedClock.after(saoirse, 30);
         Page tomasz = browser.signedIn("tomasz", 1280, 800);
         tomasz.navigate(saoirse.url());
         assertThat(tomasz.locator("#step")).hasText("Before it begins");
         saoirse.context().unroute("**/events");
-        after(saoirse, 3);
+        TurnedClock.after(saoirse, 3);
         assertThat(saoirse.locator("#saved")).hasText("Kept here and on the server.");
         assertThat(tomasz.locator("#step")).hasText("Developer");
         Assertions.assertThat(browser.troubles())
                 .allMatch(trouble -> trouble.contains("events") || trouble.contains("ERR_FAILED"));
     }
 
-    @DataProvider
-    public Object[][] sheets() {
-        return new Object[][] {{1}, {4}, {5}, {6}};
-    }
-
-    @Test(dataProvider = "sheets")
-    public void everyProcessIsPractisedToItsEnd(int leaflet) {
+    @Test
+    public void aFastPracticeShowsItsProbeAndEndsWithAReport() {
         Page page = member("ines", 1280, 800);
-        page.navigate("/practice/" + leaflet + "?speed=20&movement=ROTARY");
+        page.navigate("/practice/1?speed=20&movement=ROTARY&fault=PROBE_OUT");
+        TurnedClock.press(page);
+        assertThat(page.locator("#probe")).containsText("Simulated probe: 3");
         for (int presses = 0;
                 presses < 120 && !"The run is over".equals(page.locator("#step").innerText());
                 presses++) {
-            press(page);
-            page.clock().fastForward(15_000);
+            page.clock().fastForward(1_000);
+            page.keyboard().press("Space");
         }
         assertThat(page.locator("#step")).hasText("The run is over");
-        press(page);
-        page.waitForURL("**/report");
+        page.clock().fastForward(1_000);
+        page.keyboard().press("Space");
+        page.waitForURL("**/practice/reports/*");
         Browser.assertAccessible(page);
-        assertThat(page.locator(".practice-report tbody tr")).not().hasCount(0);
+        assertThat(page.locator(".practice-report tbody tr")).hasCount(5);
         page.context().close();
     }
 
@@ -234,22 +180,22 @@ public class RibbonJourneyTest extends DemoApplicationTest {
                 .click();
         page.waitForURL("**/practice/1?*");
         Browser.assertAccessible(page);
-        press(page);
-        after(page, 60);
-        press(page);
+        TurnedClock.press(page);
+        TurnedClock.after(page, 60);
+        TurnedClock.press(page);
         assertThat(page.locator("#step")).hasText("Developer");
-        after(page, 12);
+        TurnedClock.after(page, 12);
         assertThat(page.locator("#go-words")).hasText("Moved");
-        press(page);
-        after(page, 200);
+        TurnedClock.press(page);
+        TurnedClock.after(page, 200);
         for (int step = 0; step < 3; step++) {
-            press(page);
-            after(page, 405);
+            TurnedClock.press(page);
+            TurnedClock.after(page, 405);
         }
-        press(page);
+        TurnedClock.press(page);
         assertThat(page.locator("#step")).hasText("The run is over");
-        press(page);
-        page.waitForURL("**/report");
+        TurnedClock.press(page);
+        page.waitForURL("**/practice/reports/*");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Developer")))
                 .containsText("Not moved at 1:00.");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Developer")))

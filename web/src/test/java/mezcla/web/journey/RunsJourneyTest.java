@@ -1,0 +1,254 @@
+package mezcla.web.journey;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static mezcla.web.journey.Browser.byName;
+import static mezcla.web.journey.Browser.heading;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import mezcla.batch.BatchState;
+import mezcla.batch.LogEntry;
+import mezcla.web.DemoApplicationTest;
+import mezcla.web.log.DarkroomLog;
+import org.assertj.core.api.Assertions;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.context.annotation.Import;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Whole runs of every process, from the plan to the log, and an evening of two; with a clock that the test turns. */
+@Import(TurnedClock.class)
+public class RunsJourneyTest extends DemoApplicationTest {
+    private static final int MOST_PRESSES = 150;
+    private static final long TIMER_ERROR_MS = 200;
+
+    @LocalServerPort
+    private int port;
+
+    @Autowired
+    private DarkroomLog log;
+
+    @Autowired
+    private Clock clock;
+
+    private Browser browser;
+
+    @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+    public void openBrowser() {
+        browser = new Browser(port);
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void closeBrowser() {
+        browser.close();
+    }
+
+    private Page member(String name, int width, int height) {
+        Page page = browser.signedIn(name, width, height);
+        page.clock().install();
+        return page;
+    }
+
+    private static void start(Page page) {
+        heading(page);
+        page.locator("button[formaction$='/starts']").click();
+        page.waitForURL("**/ribbon");
+    }
+
+    /** Plays a run to its end: presses what there is to press, and lets time pass where there is nothing. */
+    private static List<String> play(Page page) {
+        List<String> said = new ArrayList<>();
+        for (int i = 0; i < MOST_PRESSES; i++) {
+            String step = page.locator("#step").innerText();
+            if (step.equals("The run is over")) {
+                return said;
+            }
+            if (page.locator("#go").isVisible()) {
+                said.add(page.locator("#next").innerText() + " | "
+                        + page.locator("#go-words").innerText());
+                TurnedClock.press(page);
+            } else {
+                TurnedClock.after(
+                        page, TurnedClock.seconds(page.locator("#left").innerText()) + 1);
+                said.add(page.locator("#said").textContent());
+            }
+        }
+        throw new AssertionError("it does not end: " + said);
+    }
+
+    private LogEntry.RunLogged logIt(Page page, long batch) {
+        assertThat(page.locator("#saved")).hasText("Kept here and on the server.");
+        TurnedClock.after(page, 3);
+        TurnedClock.press(page);
+        page.waitForURL("**/runs/*");
+        assertThat(page.getByText("As it was confirmed, from one pour to the next."))
+                .isVisible();
+        page.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
+        page.waitForURL("**?logged");
+        List<LogEntry.RunLogged> runs = log.state().batch(batch).runs();
+        return runs.get(runs.size() - 1);
+    }
+
+    private long batchOf(String sheet) {
+        return log.state().standing().stream()
+                .filter(batch -> batch.leaflet().name().startsWith(sheet)
+                        && batch.fills().stream()
+                                .noneMatch(fill -> fill.bath().oneShot() != null && fill.volumeMl() < 300))
+                .map(BatchState::id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    public void anEveningOfTwoLoadsIsPlannedWarmedRunAndLoggedOnAPhone() {
+        Page ines = member("ines", 390, 844);
+        for (String film : new String[] {"4", "3"}) {
+            ines.navigate("/batches/4/run");
+            heading(ines);
+            ines.locator("#tank").selectOption("3");
+            ines.locator("[name='film[0].count']").fill(film);
+            assertThat(ines.locator("#answer"))
+                    .containsText(film.equals("4") ? "Start four rolls" : "Start three rolls");
+            ines.locator("button[formaction$='/loads']").click();
+            ines.waitForURL("**/evening?planned");
+        }
+        Browser.assertAccessible(ines);
+        assertThat(heading(ines)).containsText("Start warming at");
+        assertThat(ines.locator(".evening-loads")).containsText("20 s more than the load before");
+        ines.getByRole(AriaRole.LINK, byName("Warm up")).click();
+        heading(ines);
+        ines.getByRole(AriaRole.BUTTON, byName("Switch it on")).click();
+        assertThat(ines.locator(".warm-probe")).containsText("Simulated probe: 2");
+        assertThat(heading(ines)).containsText("Getting warm, pour at");
+        Browser.assertAccessible(ines);
+        TurnedClock.after(ines, 80 * 60);
+        ines.reload();
+        assertThat(heading(ines)).hasText("It is warm: pour now");
+        List<Integer> developed = new ArrayList<>();
+        for (int load = 1; load <= 2; load++) {
+            ines.navigate("/evening?warm=yes");
+            ines.getByRole(AriaRole.LINK, byName("Go on with load 1")).click();
+            start(ines);
+            play(ines);
+            developed.add(logIt(ines, 4).baths().get(0).seconds());
+            Assertions.assertThat(ines.url()).endsWith(load == 1 ? "/evening?logged" : "/batches/4?logged");
+        }
+        Assertions.assertThat(developed.get(1)).isGreaterThanOrEqualTo(developed.get(0) + 15);
+        ines.context().close();
+    }
+
+    @Test
+    public void bleachAndFixerApartAreRunTurning() {
+        long batch = batchOf("Weir");
+        Page page = member("devi", 1280, 800);
+        page.navigate("/batches/" + batch + "/run?tank=1&movement=ROTARY");
+        assertThat(page.locator("#ways, #tank-fit")).containsText("developer 3:10");
+        start(page);
+        List<String> said = play(page);
+        Assertions.assertThat(said)
+                .anyMatch(each -> each.contains("Bl, bleach"))
+                .anyMatch(each -> each.contains("Fill 2 of 2"));
+        Assertions.assertThat(said).anyMatch(each -> each.contains("Pour in: wash. Light may come in now."));
+        LogEntry.RunLogged run = logIt(page, batch);
+        Assertions.assertThat(run.baths()).hasSize(4).allMatch(bath -> bath.seconds() != null);
+        page.context().close();
+    }
+
+    @Test
+    public void slidesTakeAFirstDeveloperThatServesOnce() {
+        long batch = batchOf("Lantern");
+        double before = log.state().batch(batch).fills().get(0).volumeMl();
+        Page page = member("saoirse", 1280, 800);
+        page.navigate("/batches/" + batch + "/run?tank=1");
+        start(page);
+        Assertions.assertThat(page.locator("#main").getAttribute("data-run")).contains("it serves once");
+        List<String> said = play(page);
+        Assertions.assertThat(said).anyMatch(each -> each.contains("Cd, colour developer"));
+        int light = said.indexOf(said.stream()
+                .filter(each -> each.contains("Light may come in now."))
+                .findFirst()
+                .orElseThrow());
+        int bleachFix = said.indexOf(said.stream()
+                .filter(each -> each.contains("Poured in: Bx"))
+                .findFirst()
+                .orElseThrow());
+        Assertions.assertThat(light).as("light comes before the bleach-fix").isLessThanOrEqualTo(bleachFix);
+        LogEntry.RunLogged run = logIt(page, batch);
+        Assertions.assertThat(run.baths().get(0).pouredAwayMl()).isPositive();
+        Assertions.assertThat(log.state().batch(batch).fills().get(0).volumeMl())
+                .isEqualTo(before - run.baths().get(0).pouredAwayMl());
+        page.context().close();
+    }
+
+    @Test
+    public void cineFilmLosesItsBackingAndIsWipedBeforeTheEnd() {
+        Page page = member("tomasz", 1280, 800);
+        page.navigate("/kits/8/mix");
+        page.getByLabel("What the batch is called").fill("Sootback");
+        page.getByRole(AriaRole.BUTTON, byName("It is mixed: put it on the shelf"))
+                .click();
+        page.waitForURL("**/batches/*?mixed");
+        long batch = Long.parseLong(page.url().replaceAll(".*/batches/([0-9]+).*", "$1"));
+        page.navigate("/batches/" + batch + "/run?tank=1");
+        start(page);
+        List<String> said = play(page);
+        Assertions.assertThat(said)
+                .anyMatch(each -> each.contains("It runs clear"))
+                .anyMatch(each -> each.contains("Wipe the back of the film with a wet finger, then pour in: Fr"));
+        LogEntry.RunLogged run = logIt(page, batch);
+        Assertions.assertThat(run.baths()).hasSize(6);
+        page.context().close();
+    }
+
+    /** Each confirmation carries the moment at which it was pressed, through long waits, a reload and a paused wash. */
+    @Test
+    public void overFortyMinutesTheTimerIsNotOffByAFifthOfASecond() {
+        Page page = member("ines", 1280, 800);
+        page.navigate("/batches/5/run?tank=1");
+        start(page);
+        String events = page.url().replace("/ribbon", "/events");
+        List<Instant[]> pressed = new ArrayList<>();
+        for (int step = 0; step < 4; step++) {
+            pressed.add(pressed(page));
+            if (step == 2) {
+                page.reload();
+            }
+            TurnedClock.after(page, step == 1 ? 1500 : 450);
+        }
+        pressed.add(pressed(page));
+        assertThat(page.locator("#step")).hasText("The run is over");
+        assertThat(page.locator("#saved")).hasText("Kept here and on the server.");
+        Matcher at = Pattern.compile("\"at\":([0-9]+)")
+                .matcher(page.request().get(events).text());
+        List<Long> kept = new ArrayList<>();
+        while (at.find()) {
+            kept.add(Long.parseLong(at.group(1)));
+        }
+        Assertions.assertThat(kept).hasSameSizeAs(pressed);
+        Assertions.assertThat(kept.get(kept.size() - 1) - kept.get(0)).isGreaterThan(40 * 60 * 1000);
+        for (int i = 0; i < kept.size(); i++) {
+            Assertions.assertThat(kept.get(i))
+                    .as("press %d", i)
+                    .isBetween(
+                            pressed.get(i)[0].toEpochMilli() - TIMER_ERROR_MS,
+                            pressed.get(i)[1].toEpochMilli() + TIMER_ERROR_MS);
+        }
+        page.context().close();
+    }
+
+    private Instant[] pressed(Page page) {
+        TurnedClock.turn(page, 500);
+        assertThat(page.locator("#go")).isVisible();
+        Instant before = clock.instant();
+        page.keyboard().press("Space");
+        return new Instant[] {before, clock.instant()};
+    }
+}
