@@ -377,6 +377,19 @@
   };
   by("take")?.addEventListener("click", () => press(advised));
 
+  // How far this browser's clock is from the server's. An answer may be off by half its way, so the quickest one so far
+  // holds, unless a later one cannot be explained by that: then one of the clocks was set.
+  let surest = Infinity;
+  const agree = (now, before) => {
+    const round = Date.now() - before;
+    const heard = now + round / 2 - Date.now();
+    const explained = Math.abs(heard - offset) <= (round + surest) / 2 + 50;
+    if (round >= 0 && round < 2000 && (round <= surest || !explained)) {
+      surest = round;
+      offset = heard;
+    }
+  };
+
   // Sending: what the server has is what counts; what it has not heard yet is kept and sent again.
   let sending = false;
   const send = async () => {
@@ -395,10 +408,7 @@
         : await fetch(address);
       if (answer.ok && answer.headers.get("content-type").startsWith("application/json")) {
         const heard = await answer.json();
-        const round = Date.now() - before;
-        if (round < 2000) {
-          offset = heard.now + round / 2 - Date.now();
-        }
+        agree(heard.now, before);
         const known = heard.events.length;
         const lost = unsent.filter((event) => event.n <= known && heard.events[event.n - 1].at !== event.at);
         unsent = unsent.filter((event) => event.n > known);

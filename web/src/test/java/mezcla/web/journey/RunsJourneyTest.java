@@ -213,13 +213,13 @@ public class RunsJourneyTest extends DemoApplicationTest {
     public void overFortyMinutesTheTimerIsNotOffByAFifthOfASecond() {
         Page page = member("ines", 1280, 800);
         page.navigate("/batches/5/run?tank=1");
-        start(page);
+        page.waitForResponse("**/events", () -> start(page));
         String events = page.url().replace("/ribbon", "/events");
         List<Instant[]> pressed = new ArrayList<>();
         for (int step = 0; step < 4; step++) {
             pressed.add(pressed(page));
             if (step == 2) {
-                page.reload();
+                page.waitForResponse("**/events", page::reload);
             }
             TurnedClock.after(page, step == 1 ? 1500 : 450);
         }
