@@ -147,6 +147,9 @@
   };
 
   const main = (p) => {
+    if (p.done && unsent.length) {
+      return ["", null];
+    }
     if (p.done) {
       return real ? ["Log the run", () => location.assign(`/runs/${run.started}`)] : ["See how it went", report];
     }
@@ -213,7 +216,7 @@
     }
     if (p.done) {
       text("next-when", "Now");
-      text("next", real ? "Caps on, air out of the bottles, tank soaked, sink rinsed" : "See what was late, early or missed");
+      text("next", real && unsent.length ? "Leave this page open until the server has heard of it" : real ? "Caps on, air out of the bottles, tank soaked, sink rinsed" : "See what was late, early or missed");
     } else if (p.before || p.over) {
       text("next-when", "Now");
       text("next", p.next ? `${p.next.before ? `${p.next.before}, then pour` : "Pour"} in: ${name(p.next)}` : "Take the film out");
@@ -408,7 +411,7 @@
         : await fetch(address);
       if (answer.ok && answer.headers.get("content-type").startsWith("application/json")) {
         const heard = await answer.json();
-        agree(heard.now, before);
+        agree(heard.now, before + heard.took);
         const known = heard.events.length;
         const lost = unsent.filter((event) => event.n <= known && heard.events[event.n - 1].at !== event.at);
         unsent = unsent.filter((event) => event.n > known);

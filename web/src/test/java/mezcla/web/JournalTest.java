@@ -82,7 +82,7 @@ public class JournalTest extends DemoApplicationTest {
                         .param("film[0].owner", "Ines")
                         .param("film[0].format", "120")
                         .param("push", "0")
-                        .param("tank", "2"))
+                        .param("tank", "3"))
                 .andExpect(status().is3xxRedirection())
                 .andReturn()
                 .getResponse()

@@ -45,7 +45,7 @@ public record EveningDrawing(List<Part> parts, List<LifeWindowDrawing.Mark> hour
             Evening.Load load = evening.loads().get(i);
             if (load.pourAt().isAfter(free)) {
                 parts.add(scale.part(
-                        free, load.pourAt(), i == 0 ? "Warm up" : "Wash, dry, refill", i == 0 ? "warming" : "between"));
+                        free, load.pourAt(), i == 0 ? "Warm up" : "Wash, refill", i == 0 ? "warming" : "between"));
             }
             parts.add(scale.part(load.pourAt(), load.hangAt(), "Load " + (i + 1), "load"));
             words.add("load %d from %s to %s"

@@ -274,13 +274,16 @@ public class PracticeService {
             @Nullable Signed firstRun,
             List<LogEntry.RunLogged> runs) {}
 
-    /** How far everybody has come, by name. */
+    /** How far everybody has come who is no steward, by name. */
     @Transactional(readOnly = true)
     public List<Progress> everybody() {
         List<PracticeMapper.Kept> kept = mapper.practices();
         List<PracticeMapper.SignedOff> signed = mapper.signedOff();
         List<Progress> all = new ArrayList<>();
         for (SignedIn member : members.all()) {
+            if (member.isSteward()) {
+                continue;
+            }
             all.add(new Progress(
                     member.id(),
                     member.name(),

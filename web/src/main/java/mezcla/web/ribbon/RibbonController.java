@@ -68,22 +68,26 @@ class RibbonController {
     @PostMapping("/runs/{started}/events")
     @ResponseBody
     Answer confirm(@PathVariable long started, @RequestParam(defaultValue = "[]") String events) {
-        return answer(started, ribbon.add(started, read(events)));
+        return answer(started, read(events));
     }
 
-    private Answer answer(long started, @Nullable List<RibbonService.Sent> events) {
-        RibbonService.Running running = ribbon.running(started);
-        return new Answer(ribbon.now(), events == null ? ribbon.events(started) : events, ribbon.watched(running));
+    private Answer answer(long started, @Nullable List<RibbonService.Sent> sent) {
+        long asked = ribbon.now();
+        List<RibbonService.Sent> events = sent == null ? ribbon.events(started) : ribbon.add(started, sent);
+        Watched watched = ribbon.watched(ribbon.running(started));
+        long now = ribbon.now();
+        return new Answer(now, now - asked, events, watched);
     }
 
     /**
      * What a browser is told.
      *
      * @param now the time of this machine, in milliseconds since 1970
+     * @param took how long it took to find that out, in milliseconds, so that a browser can leave it out of the way
      * @param events everything that was confirmed
      * @param watched what is known of the temperature; null where nothing watches it
      */
-    public record Answer(long now, List<RibbonService.Sent> events, @Nullable Watched watched) {}
+    public record Answer(long now, long took, List<RibbonService.Sent> events, @Nullable Watched watched) {}
 
     private List<RibbonService.Sent> read(String events) {
         try {
