@@ -84,7 +84,8 @@
       .map(([at, lasts], first) => ({ at, lasts: first ? lasts : Math.min(lasts || Infinity, out - at), kind: "move" }))
       .filter((cue) => cue.lasts > 0 && cue.at + cue.lasts <= out + 1e-6)
       .concat(step.open ? [] : [{ at: out, lasts: step.drain, kind: "out" }]);
-    const active = cues.filter((cue) => cue.at <= elapsed + 1e-6 && elapsed < cue.at + cue.lasts).pop();
+    const filling = elapsed < step.fill ? { at: 0, lasts: step.fill, kind: "fill" } : null;
+    const active = filling || cues.filter((cue) => cue.at <= elapsed + 1e-6 && elapsed < cue.at + cue.lasts).pop();
     const coming = cues.filter((cue) => cue.at > elapsed + 1e-6).sort((a, b) => a.at - b.at)[0];
     const due = cues.find(
       (cue) =>
@@ -93,15 +94,25 @@
         elapsed <= cue.at + cue.lasts + 5 &&
         !now.moved.some((at) => at >= cue.at - 1 && at <= cue.at + cue.lasts + 5),
     );
-    return { now, step, next, elapsed, left, length, over: left <= 0 || filled, active, coming, due, cues };
+    const marks = [{ at: 0, lasts: step.fill, kind: "fill" }, ...cues];
+    if (run.still) {
+      marks.push(...cues.filter((cue) => cue.kind === "move").map((cue) => ({ at: cue.at + cue.lasts, lasts: 2, kind: "still" })));
+    }
+    return { now, step, next, elapsed, left, length, over: left <= 0 || filled, active, coming, due, cues, marks };
   };
 
-  const words = (cue, step) => (cue.kind === "out" ? step.out : `${run.movement}, ${Math.round(cue.lasts)} s`);
+  const words = (cue, step) =>
+    ({
+      fill: `Pour in: ${name(step)}`,
+      out: step.out,
+      still: run.still,
+      move: `${run.movement}, ${Math.round(cue.lasts)} s`,
+    })[cue.kind];
 
   const said = new Set();
   let audio;
   const remembered = (what) => (localStorage.getItem(`bench-${what}`) || { sound: "on", speech: "off" }[what]) === "on";
-  const tones = { move: [660], out: [880, 660, 880], next: [520, 780], wrong: [220, 180, 220, 180], light: [520, 660, 780] };
+  const tones = { fill: [440], still: [440, 330], move: [660], out: [880, 660, 880], next: [520, 780], wrong: [220, 180, 220, 180], light: [520, 660, 780] };
   const signal = (kind, sentence) => {
     by("said").textContent = sentence;
     root.classList.remove("flash");
@@ -131,7 +142,7 @@
       return;
     }
     const key = (what) => `${p.now.step}-${p.now.poured}-${what}`;
-    const passed = p.cues.filter((cue) => cue.at <= p.elapsed + 1e-6 && !said.has(key(cue.kind + cue.at)));
+    const passed = p.marks.filter((cue) => cue.at <= p.elapsed + 1e-6 && !said.has(key(cue.kind + cue.at)));
     passed.forEach((cue) => said.add(key(cue.kind + cue.at)));
     const cue = passed.sort((a, b) => a.at - b.at).pop();
     if (p.over && !said.has(key("over"))) {

@@ -260,6 +260,29 @@ public class EveningPlanTest extends DemoPagesTest {
     }
 
     @Test
+    public void theJournalTellsWhatWasOtherwiseThanPlanned() throws Exception {
+        String run = start("ines", 5);
+        FillState developer = log.state().batch(5).fills().get(0);
+        FillState next = log.state().batch(5).fills().get(1);
+        send(
+                run + "/end",
+                "ines",
+                "film[0].count",
+                "1",
+                "film[0].format",
+                "135-36",
+                "film[0].owner",
+                "Ines",
+                "push",
+                "0",
+                "times[" + developer.id() + "]",
+                "4:01",
+                "times[" + next.id() + "]",
+                "");
+        assertThat(page("/journal?batch=5", "ines")).containsPattern("De 4:01 instead of 3:[0-9]{2}");
+    }
+
+    @Test
     public void aRunThatWasGivenUpCostsWhatItHadReached() throws Exception {
         String run = start("ines", 5);
         FillState developer = log.state().batch(5).fills().get(0);

@@ -1,5 +1,6 @@
 package mezcla.web.journal;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,9 +15,12 @@ import mezcla.leaflet.Part;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
 import mezcla.web.shell.Figures;
+import org.jspecify.annotations.Nullable;
 
 /** Tells what happened, entry by entry. */
 public final class EntryWords {
+    private static final int TOLD_SECONDS = 5;
+
     private final LogBook book;
     private final House house;
 
@@ -87,12 +91,12 @@ public final class EntryWords {
         }
         if (entry instanceof LogEntry.RunLogged run) {
             return run.abandoned() == null
-                    ? "Ran " + film(run.rolls()) + ". " + times(run.baths())
+                    ? "Ran " + film(run.rolls()) + ". " + times(run.baths(), planned(run))
                     : "Gave up a run of %s, which had reached: %s %s"
-                            .formatted(film(run.rolls()), times(run.baths()), run.abandoned());
+                            .formatted(film(run.rolls()), times(run.baths(), planned(run)), run.abandoned());
         }
         if (entry instanceof LogEntry.RunStarted start) {
-            return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths());
+            return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths(), Map.of());
         }
         if (entry instanceof LogEntry.RunCalledOff off) {
             return "Called off the run of entry %d. %s".formatted(off.started(), off.reason());
@@ -239,11 +243,31 @@ public final class EntryWords {
                 + (rolls.stream().anyMatch(LogEntry.Roll::irreplaceable) ? ", irreplaceable" : "");
     }
 
-    private String times(List<LogEntry.RunBath> baths) {
+    /** What a run was to have, by fill; empty for one that was logged in one go. */
+    private Map<Long, Integer> planned(LogEntry.RunLogged run) {
+        Map<Long, Integer> planned = new HashMap<>();
+        if (run.started() != null && book.entry(run.started()) instanceof LogEntry.RunStarted start) {
+            for (LogEntry.RunBath bath : start.baths()) {
+                if (bath.seconds() != null) {
+                    planned.put(bath.fillId(), bath.seconds());
+                }
+            }
+        }
+        return planned;
+    }
+
+    private static String instead(int seconds, @Nullable Integer planned) {
+        return planned == null || Math.abs(seconds - planned) < TOLD_SECONDS
+                ? ""
+                : " instead of " + ProcessingTime.ofSeconds(planned);
+    }
+
+    private String times(List<LogEntry.RunBath> baths, Map<Long, Integer> planned) {
         return baths.stream()
                 .filter(bath -> bath.seconds() != null)
                 .map(bath -> fill(bath.fillId()).bath().role().letters() + " "
                         + ProcessingTime.ofSeconds(bath.seconds())
+                        + instead(bath.seconds(), planned.get(bath.fillId()))
                         + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius())))
                 .collect(Collectors.joining(", "));
     }

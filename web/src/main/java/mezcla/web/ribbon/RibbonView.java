@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param now the time of this machine, in milliseconds since 1970
  * @param zone where the house's clock stands
  * @param movement what to do with the tank
+ * @param still what to do when that is enough; empty where it never is
  * @param lightSafeAfter after which step the tank may be opened; -1 for none
  * @param steps its steps
  * @param bottles what is in which bottle, by its short code
@@ -33,6 +34,7 @@ public record RibbonView(
         long now,
         String zone,
         String movement,
+        String still,
         int lightSafeAfter,
         List<Step> steps,
         Map<String, String> bottles,
@@ -46,6 +48,7 @@ public record RibbonView(
      * @param letters the bath's letters; empty for water
      * @param code the short code of its bottle; empty for water, and for practice
      * @param seconds how long it takes
+     * @param fill how long pouring in takes
      * @param drain how long pouring out takes
      * @param temperature how warm it is to be
      * @param fills how often water is filled in; 0 where that does not count
@@ -60,6 +63,7 @@ public record RibbonView(
             String letters,
             String code,
             double seconds,
+            double fill,
             double drain,
             String temperature,
             int fills,
@@ -101,6 +105,7 @@ public record RibbonView(
                 now,
                 zone.getId(),
                 choices.movement().words(),
+                choices.movement().still(),
                 steps.lightSafeAfter(),
                 all,
                 bottles,
@@ -113,6 +118,7 @@ public record RibbonView(
                 step.role() == null ? "" : step.role().letters(),
                 step.bath() == null ? "" : codes.getOrDefault(step.bath(), ""),
                 timed.step().seconds(),
+                timed.step().fillSeconds(),
                 timed.step().drainSeconds(),
                 temperature(step),
                 step.fills(),
