@@ -115,6 +115,15 @@ public class EveningPlanTest extends DemoPagesTest {
     }
 
     @Test
+    public void aLoadWhoseBatchIsGoneCanBeDropped() throws Exception {
+        assertThat(load("bram", 1, "1", "135-36", "1").getRedirectedUrl()).isEqualTo("/evening?planned");
+        assertThat(page("/evening", "bram"))
+                .contains("This evening cannot be planned")
+                .contains("Nothing of this batch stands on the shelf any more.");
+        dropAll("bram");
+    }
+
+    @Test
     public void aLoadThatIsStartedLeavesTheEvening() throws Exception {
         load("devi", 7, "1", "120", "1");
         load("devi", 7, "1", "135-36", "1");

@@ -45,9 +45,18 @@ interface ProbeMapper {
             """
             SELECT probe.id, name, simulated_probe.probe_id IS NOT NULL AS simulated
             FROM probe LEFT JOIN simulated_probe ON simulated_probe.probe_id = probe.id
-            WHERE removed = 0 ORDER BY name, probe.id
+            WHERE removed = 0 AND simulated_probe.probe_id IS NULL ORDER BY name, probe.id
             """)
     List<Probe> probes();
+
+    @Select(
+            """
+            SELECT probe.id, name, simulated_probe.probe_id IS NOT NULL AS simulated
+            FROM probe LEFT JOIN simulated_probe ON simulated_probe.probe_id = probe.id
+            WHERE probe.id = #{id} AND removed = 0
+            """)
+    @Nullable
+    Probe probe(@Param("id") long id);
 
     @Select("SELECT token_hash FROM probe WHERE id = #{id} AND removed = 0")
     @Nullable

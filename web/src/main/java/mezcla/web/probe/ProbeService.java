@@ -40,7 +40,7 @@ public class ProbeService {
     /** The house's probes, by name; stand-ins are not among them. */
     @Transactional(readOnly = true)
     public List<Probe> probes() {
-        return mapper.probes().stream().filter(probe -> !probe.simulated()).toList();
+        return mapper.probes();
     }
 
     /** The stand-ins that still run for a batch, the last one first. */
@@ -58,10 +58,11 @@ public class ProbeService {
      */
     @Transactional(readOnly = true)
     public Probe probe(long id) {
-        return mapper.probes().stream()
-                .filter(probe -> probe.id() == id)
-                .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-probe"));
+        Probe probe = mapper.probe(id);
+        if (probe == null) {
+            throw Refusal.of("unknown-probe");
+        }
+        return probe;
     }
 
     /**

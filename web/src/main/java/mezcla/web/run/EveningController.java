@@ -74,6 +74,7 @@ class EveningController {
             page.addObject("evening", shown.orElse(null));
             return shown;
         });
+        page.addObject("stuck", evenings.loads(member));
         page.addObject("pour", pour);
         page.addObject("between", minutes);
         page.addObject("warm", typed.getOrDefault("warm", "").equals("yes"));

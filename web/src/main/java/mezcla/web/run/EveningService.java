@@ -79,6 +79,15 @@ public class EveningService {
                 .toList();
     }
 
+    /** A load that is still to come, whether it can be planned or not. */
+    public record Load(long id, long batchId) {}
+
+    /** What a member has still planned, in order. */
+    @Transactional(readOnly = true)
+    public List<Load> loads(SignedIn who) {
+        return rows(who).stream().map(row -> new Load(row.id(), row.batchId())).toList();
+    }
+
     /** How many loads a member has still planned. */
     @Transactional(readOnly = true)
     public int planned(SignedIn who) {

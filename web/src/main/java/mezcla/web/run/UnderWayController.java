@@ -3,6 +3,7 @@ package mezcla.web.run;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import mezcla.batch.AirKept;
 import mezcla.batch.LogEntry;
 import mezcla.measure.FilmFormat;
@@ -102,7 +103,12 @@ class UnderWayController {
                                 FieldErrors.known(why))
                         + "?abandoned",
                 refusal -> refusal.code().equals("reached-missing") ? "reached" : fieldOf(refusal),
-                () -> page(started, form, errors, model, false));
+                () -> {
+                    Set<Long> typed = Set.copyOf(form.getReached());
+                    ModelAndView again = page(started, form, errors, model, true);
+                    form.setReached(typed);
+                    return again;
+                });
     }
 
     @PostMapping("/runs/{started}/call-off")

@@ -37,6 +37,8 @@ import org.springframework.web.util.UriComponentsBuilder;
 /** Warming a batch up. */
 @Controller
 class WarmController {
+    private static final Duration WARMED_FOR = Duration.ofHours(4);
+
     private final WarmService warm;
     private final HouseService houses;
     private final OneTimeForms forms;
@@ -247,7 +249,9 @@ class WarmController {
     }
 
     private Instant from(String typed) {
-        return typed.matches("[0-9]{1,12}") ? Instant.ofEpochSecond(Long.parseLong(typed)) : clock.instant();
+        Instant now = clock.instant();
+        Instant from = typed.matches("[0-9]{1,12}") ? Instant.ofEpochSecond(Long.parseLong(typed)) : now;
+        return from.isAfter(now) || from.isBefore(now.minus(WARMED_FOR)) ? now : from;
     }
 
     private Probe probe(String typed) {

@@ -1,8 +1,8 @@
 package mezcla.web.journey;
 
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.util.Base64;
 import mezcla.web.DemoApplicationTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.annotations.Test;
@@ -23,26 +23,10 @@ public class Pictures extends DemoApplicationTest {
             picture(desk, "/batches/4", "batch");
             desk.locator(".life").scrollIntoViewIfNeeded();
             desk.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("life-window.png")));
-            picture(
-                    desk,
-                    "/shelf?film%5B0%5D.count=14&film%5B0%5D.format=120&process=colour-negative&push=0&tank=2",
-                    "ways-out");
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
-            picture(desk, "/batches/4/run", "run");
-            desk.navigate("/batches/4/run?preSoak=no");
-            desk.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
-                    .click();
-            desk.waitForURL("**/runs/*/ribbon");
-            desk.waitForCondition(() -> {
-                desk.keyboard().press("Space");
-                return "Developer".equals(desk.locator("#step").innerText());
-            });
-            desk.waitForCondition(() -> "3:28".equals(desk.locator("#left").innerText()));
-            desk.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("ribbon.png")));
             picture(desk, "/mixes/1", "bench");
             picture(desk, "/kits/3", "kit");
-            picture(desk, "/batches/5/warm-up", "warm-up");
             picture(desk, "/batches/4/card", "power-cut-card");
             Page steward = browser.open(1280, 800);
             Browser.signIn(steward, "bram", "count-the-rolls");
@@ -56,8 +40,96 @@ public class Pictures extends DemoApplicationTest {
             picture(phone, "/shelf", "shelf-phone");
             picture(phone, "/mixes/1", "bench-phone");
             picture(steward, "/waste", "waste");
-            picture(phone, "/batches/4/run", "run-phone");
+            evening(desk);
+            practice(desk);
+            four(browser, "/batches/4/run?tank=2", "run");
+            desk.navigate("/batches/4/warm-up");
+            desk.locator("button:has-text('Switch it on')").click();
+            desk.waitForURL("**/warm-up?*");
+            String warm = desk.url().replaceAll("from=[0-9]+", "from=" + (System.currentTimeMillis() / 1000 - 1));
+            four(browser, warm, "warm-up");
+            four(browser, ribbon(desk), "ribbon");
         }
+    }
+
+    private static void evening(Page page) {
+        for (String rolls : new String[] {"4", "3"}) {
+            page.navigate("/batches/4/run?tank=3");
+            page.locator("[name='film[0].count']").fill(rolls);
+            page.locator("button[formaction$='/starts']:has-text('" + (rolls.equals("4") ? "four" : "three") + "')")
+                    .waitFor();
+            page.locator("button[formaction$='/loads']").click();
+            page.waitForURL("**/evening?planned");
+        }
+        picture(page, "/evening", "evening");
+    }
+
+    /** A practice in which a bath was late and a movement was missed, as a browser would have sent it. */
+    private static void practice(Page page) {
+        page.navigate("/practice/1?fault=HEATER_OFF");
+        long began = System.currentTimeMillis() - 20 * 60_000;
+        StringBuilder events = new StringBuilder("[");
+        int number = 0;
+        int[] poured = {0, 64, 264, 668, 848};
+        for (int step = 0; step < poured.length; step++) {
+            events.append(event(++number, began, poured[step], "POUR", step));
+            for (int moved = step == 1 || step == 2 ? 12 : 10_000; moved < (step == 1 ? 190 : 390); moved += 30) {
+                if (step == 2 || moved != 72) {
+                    int every = moved == 12 ? 12 : moved - moved % 30;
+                    events.append(event(++number, began, poured[step] + every, "MOVED", step));
+                }
+            }
+        }
+        events.append(event(++number, began, 908, "DONE", 4));
+        page.locator("#report-events")
+                .evaluate("(field, events) => field.value = events", events.substring(0, events.length() - 1) + "]");
+        page.locator("#report").evaluate("form => form.submit()");
+        page.waitForURL("**/practice/reports/*");
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("practice-report.png")));
+    }
+
+    private static String event(int number, long began, int second, String kind, int step) {
+        return "{\"n\":%d,\"at\":%d,\"kind\":\"%s\",\"step\":%d,\"value\":0},"
+                .formatted(number, began + second * 1000L, kind, step);
+    }
+
+    /** A run in its developer. */
+    private static String ribbon(Page page) {
+        page.navigate("/batches/5/run?tank=1&probe=NONE");
+        page.locator("#probe").selectOption("NONE");
+        page.locator("button[formaction$='/starts']").click();
+        page.waitForURL("**/runs/*/ribbon");
+        page.waitForCondition(() -> {
+            page.keyboard().press("Space");
+            return "Developer".equals(page.locator("#step").innerText());
+        });
+        return page.url();
+    }
+
+    /** One view in both themes, on a desk and on a phone, side by side. */
+    private static void four(Browser browser, String place, String name) {
+        StringBuilder sheet = new StringBuilder();
+        for (String theme : new String[] {"light", "dim"}) {
+            for (int[] size : new int[][] {{1280, 800}, {390, 844}}) {
+                Page page = browser.signedIn("ines", size[0], size[1]);
+                if (theme.equals("dim")) {
+                    page.keyboard().press("d");
+                    page.locator("html[data-theme=dim]").waitFor();
+                }
+                page.navigate(place);
+                page.evaluate("document.fonts.ready");
+                page.waitForTimeout(2500);
+                sheet.append(
+                        "<img width=%d height=%d style='margin:8px;vertical-align:top' src='data:image/png;base64,%s'>"
+                                .formatted(size[0], size[1], Base64.getEncoder().encodeToString(page.screenshot())));
+                page.context().close();
+            }
+            sheet.append("<br>");
+        }
+        Page page = browser.open(1720, 1728);
+        page.setContent("<body style='margin:0;background:#9aa09a;white-space:nowrap'>" + sheet);
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+        page.context().close();
     }
 
     private static void picture(Page page, String place, String name) {
