@@ -1,5 +1,6 @@
 package mezcla.web;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -8,6 +9,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
+import java.util.stream.Stream;
+import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -25,6 +28,9 @@ public abstract class DemoPagesTest extends DemoApplicationTest {
     @Autowired
     private Members members;
 
+    @Autowired
+    private DarkroomLog log;
+
     /** Sends a form with a key of its own, unless one is among the fields. */
     protected MockHttpServletResponse send(String page, String who, String... fields) throws Exception {
         MockHttpServletRequestBuilder request = post(page);
@@ -35,6 +41,34 @@ public abstract class DemoPagesTest extends DemoApplicationTest {
         }
         return answer(
                 keyed ? request : request.param("formKey", UUID.randomUUID().toString()), who);
+    }
+
+    /** Film of Ines's as a form carries it, and what else there is in the form. */
+    protected static String[] film(String count, String format, String tank, String... more) {
+        return Stream.concat(
+                        Stream.of(
+                                "film[0].count",
+                                count,
+                                "film[0].format",
+                                format,
+                                "film[0].owner",
+                                "Ines",
+                                "push",
+                                "0",
+                                "tank",
+                                tank),
+                        Stream.of(more))
+                .toArray(String[]::new);
+    }
+
+    /** Starts a run of one roll; where it is found while it goes on. */
+    protected String start(String who, long batch, String format, String tank, String... more) throws Exception {
+        String[] seen = {"seen", "" + log.book().lastSequence()};
+        String[] all = Stream.concat(Stream.of(more), Stream.of(seen)).toArray(String[]::new);
+        String started = send("/batches/" + batch + "/starts", who, film("1", format, tank, all))
+                .getRedirectedUrl();
+        assertThat(started).endsWith("/ribbon");
+        return String.valueOf(started).replace("/ribbon", "");
     }
 
     /** Sends a file. */

@@ -21,19 +21,7 @@ public class EveningPlanTest extends DemoPagesTest {
 
     private MockHttpServletResponse load(String who, int batch, String count, String format, String tank)
             throws Exception {
-        return send(
-                "/batches/" + batch + "/loads",
-                who,
-                "film[0].count",
-                count,
-                "film[0].format",
-                format,
-                "film[0].owner",
-                "Ines",
-                "push",
-                "0",
-                "tank",
-                tank);
+        return send("/batches/" + batch + "/loads", who, film(count, format, tank));
     }
 
     private static int minutes(String page, String before) {
@@ -130,40 +118,10 @@ public class EveningPlanTest extends DemoPagesTest {
         String evening = page("/evening", "devi");
         Matcher first = Pattern.compile("load=([0-9]+)").matcher(evening);
         assertThat(first.find()).isTrue();
-        String started = String.valueOf(send(
-                        "/batches/7/starts",
-                        "devi",
-                        "film[0].count",
-                        "1",
-                        "film[0].format",
-                        "120",
-                        "film[0].owner",
-                        "Devi",
-                        "push",
-                        "0",
-                        "tank",
-                        "1",
-                        "load",
-                        first.group(1),
-                        "seen",
-                        "" + log.book().lastSequence())
-                .getRedirectedUrl());
-        assertThat(started).endsWith("/ribbon");
+        String run = start("devi", 7, "120", "1", "load", first.group(1));
         String left = page("/evening", "devi");
         assertThat(left).contains("Load 1, ").doesNotContain("Load 2, ").contains("Pour at");
-        String run = started.replace("/ribbon", "");
-        String ended = send(
-                        run + "/end",
-                        "devi",
-                        "film[0].count",
-                        "1",
-                        "film[0].format",
-                        "120",
-                        "film[0].owner",
-                        "Devi",
-                        "push",
-                        "0")
-                .getRedirectedUrl();
+        String ended = send(run + "/end", "devi", film("1", "120", "")).getRedirectedUrl();
         assertThat(ended).isEqualTo("/evening?logged");
         dropAll("devi");
     }
@@ -205,21 +163,7 @@ public class EveningPlanTest extends DemoPagesTest {
 
     @Test
     public void filmThatWentThroughIsLoggedEvenIfItDoesNotFitTheReels() throws Exception {
-        String logged = send(
-                        "/batches/7/runs",
-                        "ines",
-                        "film[0].count",
-                        "3",
-                        "film[0].format",
-                        "120",
-                        "film[0].owner",
-                        "Ines",
-                        "push",
-                        "0",
-                        "tank",
-                        "2",
-                        "done",
-                        "true")
+        String logged = send("/batches/7/runs", "ines", film("3", "120", "2", "done", "true"))
                 .getRedirectedUrl();
         assertThat(logged).startsWith("/batches/7?logged=");
     }
@@ -248,52 +192,21 @@ public class EveningPlanTest extends DemoPagesTest {
         assertThat(slides).contains("do not go straight on");
     }
 
-    private String start(String who, int batch) throws Exception {
-        return String.valueOf(send(
-                                "/batches/" + batch + "/starts",
-                                who,
-                                "film[0].count",
-                                "1",
-                                "film[0].format",
-                                "135-36",
-                                "film[0].owner",
-                                "Ines",
-                                "push",
-                                "0",
-                                "tank",
-                                "2",
-                                "seen",
-                                "" + log.book().lastSequence())
-                        .getRedirectedUrl())
-                .replace("/ribbon", "");
-    }
-
     @Test
     public void theJournalTellsWhatWasOtherwiseThanPlanned() throws Exception {
-        String run = start("ines", 5);
+        String run = start("ines", 5, "135-36", "2");
         FillState developer = log.state().batch(5).fills().get(0);
         FillState next = log.state().batch(5).fills().get(1);
         send(
                 run + "/end",
                 "ines",
-                "film[0].count",
-                "1",
-                "film[0].format",
-                "135-36",
-                "film[0].owner",
-                "Ines",
-                "push",
-                "0",
-                "times[" + developer.id() + "]",
-                "4:01",
-                "times[" + next.id() + "]",
-                "");
-        assertThat(page("/journal?batch=5", "ines")).containsPattern("De 4:01 instead of 3:[0-9]{2}");
+                film("1", "135-36", "", "times[" + developer.id() + "]", "4:01", "times[" + next.id() + "]", ""));
+        assertThat(page("/journal?batch=5", "ines")).containsPattern("De 4:01 \\(planned 3:[0-9]{2}\\)");
     }
 
     @Test
     public void aRunThatWasGivenUpCostsWhatItHadReached() throws Exception {
-        String run = start("ines", 5);
+        String run = start("ines", 5, "135-36", "2");
         FillState developer = log.state().batch(5).fills().get(0);
         FillState next = log.state().batch(5).fills().get(1);
         String events = "[{\"n\":1,\"at\":1700000000000,\"kind\":\"POUR\",\"step\":0,\"value\":0}]";

@@ -11,7 +11,6 @@ import java.time.Instant;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.ProbeService;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
@@ -29,9 +28,6 @@ public class ProbeTest extends DemoPagesTest {
 
     @Autowired
     private ProbeService probes;
-
-    @Autowired
-    private DarkroomLog log;
 
     @Autowired
     private Clock clock;
@@ -229,25 +225,6 @@ public class ProbeTest extends DemoPagesTest {
     }
 
     private String run(String probe) throws Exception {
-        String started = send(
-                        "/batches/4/starts",
-                        "ines",
-                        "film[0].count",
-                        "1",
-                        "film[0].format",
-                        "135-36",
-                        "film[0].owner",
-                        "Ines",
-                        "push",
-                        "0",
-                        "tank",
-                        "2",
-                        "probe",
-                        probe,
-                        "seen",
-                        "" + log.book().lastSequence())
-                .getRedirectedUrl();
-        assertThat(started).endsWith("/ribbon");
-        return String.valueOf(started).replace("/ribbon", "");
+        return start("ines", 4, "135-36", "2", "probe", probe);
     }
 }

@@ -259,7 +259,7 @@ public final class EntryWords {
     private static String instead(int seconds, @Nullable Integer planned) {
         return planned == null || Math.abs(seconds - planned) < TOLD_SECONDS
                 ? ""
-                : " instead of " + ProcessingTime.ofSeconds(planned);
+                : " (planned %s)".formatted(ProcessingTime.ofSeconds(planned));
     }
 
     private String times(List<LogEntry.RunBath> baths, Map<Long, Integer> planned) {
@@ -267,8 +267,8 @@ public final class EntryWords {
                 .filter(bath -> bath.seconds() != null)
                 .map(bath -> fill(bath.fillId()).bath().role().letters() + " "
                         + ProcessingTime.ofSeconds(bath.seconds())
-                        + instead(bath.seconds(), planned.get(bath.fillId()))
-                        + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius())))
+                        + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius()))
+                        + instead(bath.seconds(), planned.get(bath.fillId())))
                 .collect(Collectors.joining(", "));
     }
 
