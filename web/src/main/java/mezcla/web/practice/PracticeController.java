@@ -163,6 +163,7 @@ class PracticeController {
         ModelAndView shown = new ModelAndView("practice/report");
         shown.addObject("id", id);
         shown.addObject("report", practised.report());
+        shown.addObject("drawing", practised.drawing());
         shown.addObject(
                 "what",
                 "%s · %s, %s%s"

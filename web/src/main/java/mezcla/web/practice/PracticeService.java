@@ -17,6 +17,7 @@ import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
+import mezcla.web.drawing.RunDrawing;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
@@ -183,6 +184,7 @@ public class PracticeService {
      * @param speed how many times as fast as life
      * @param leaflet whose times it went by
      * @param report what was late, early or missed
+     * @param drawing the same as two strips; null where nothing was begun
      * @param signed who signed it off, and when; null for nobody yet
      */
     public record Practised(
@@ -192,6 +194,7 @@ public class PracticeService {
             int speed,
             String leaflet,
             PracticeReport report,
+            @Nullable RunDrawing drawing,
             @Nullable Signed signed) {}
 
     /** Who signed something off, and when. */
@@ -220,13 +223,15 @@ public class PracticeService {
                 .orElse(Instant.EPOCH);
         List<RunProgress.Event> all = Watched.with(happened, readings(exercise, happened, over));
         RunSteps steps = exercise.steps();
+        RunProgress progress = RunProgress.of(steps, all);
         return new Practised(
                 kept.id(),
                 nameOf(kept.memberId()),
                 kept.at(),
                 kept.speed(),
                 exercise.leaflet().name(),
-                PracticeReport.of(steps, RunProgress.of(steps, all), all, exercise::timing),
+                PracticeReport.of(steps, progress, all, exercise::timing),
+                progress.passed().isEmpty() ? null : RunDrawing.of(steps, progress),
                 mapper.signedOff().stream()
                         .filter(row -> row.practiceId() != null && row.practiceId() == kept.id())
                         .findFirst()

@@ -1,14 +1,21 @@
 package mezcla.web.journey;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.RequestOptions;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.Base64;
+import java.util.List;
+import mezcla.processing.SimulatedBath;
+import mezcla.processing.WarmUp;
 import mezcla.web.DemoApplicationTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.annotations.Test;
 
 /** Takes the pictures in docs/screenshots from the demonstration's data; run by bin/pictures. */
 public class Pictures extends DemoApplicationTest {
+    private static final int WARMED_SECONDS = 28 * 60;
+
     private static final Path FOLDER = Path.of("..", "docs", "screenshots");
 
     @LocalServerPort
@@ -32,6 +39,8 @@ public class Pictures extends DemoApplicationTest {
             Browser.signIn(steward, "bram", "count-the-rolls");
             picture(steward, "/house", "house");
             picture(steward, "/leaflets/new?from=1", "leaflet-editor");
+            evening(desk);
+            practice(desk);
             desk.keyboard().press("d");
             desk.locator("html[data-theme=dim]").waitFor();
             picture(desk, "/shelf", "shelf-dim");
@@ -40,14 +49,8 @@ public class Pictures extends DemoApplicationTest {
             picture(phone, "/shelf", "shelf-phone");
             picture(phone, "/mixes/1", "bench-phone");
             picture(steward, "/waste", "waste");
-            evening(desk);
-            practice(desk);
             four(browser, "/batches/4/run?tank=2", "run");
-            desk.navigate("/batches/4/warm-up");
-            desk.locator("button:has-text('Switch it on')").click();
-            desk.waitForURL("**/warm-up?*");
-            String warm = desk.url().replaceAll("from=[0-9]+", "from=" + (System.currentTimeMillis() / 1000 - 1));
-            four(browser, warm, "warm-up");
+            four(browser, warmUp(steward), "warm-up");
             four(browser, ribbon(desk), "ribbon");
         }
     }
@@ -91,6 +94,35 @@ public class Pictures extends DemoApplicationTest {
     private static String event(int number, long began, int second, String kind, int step) {
         return "{\"n\":%d,\"at\":%d,\"kind\":\"%s\",\"step\":%d,\"value\":0},"
                 .formatted(number, began + second * 1000L, kind, step);
+    }
+
+    /** A bath that has been warming for a while, with a probe in it; its readings are those of the stand-in. */
+    private static String warmUp(Page steward) {
+        steward.navigate("/probes");
+        steward.locator("#probe").fill("Bath probe");
+        steward.locator("form[action='/probes'] button").click();
+        String token = steward.locator(".token code").innerText();
+        Instant now = Instant.now();
+        Instant began = now.minusSeconds(WARMED_SECONDS);
+        List<String> readings = new SimulatedBath(
+                        new WarmUp.Tub(12, 800, 8, 20, 20),
+                        List.of(new WarmUp.Warmed(1, 6, 20), new WarmUp.Warmed(1, 6, 20)),
+                        38,
+                        SimulatedBath.Fault.NONE,
+                        0,
+                        1)
+                .readings(45, WARMED_SECONDS).stream()
+                        .map(shown -> "{\"at\":\"%s\",\"celsius\":%s}"
+                                .formatted(began.plusSeconds((long) shown.seconds()), shown.celsius()))
+                        .toList();
+        steward.request()
+                .post(
+                        "/api/probes/1/readings",
+                        RequestOptions.create()
+                                .setHeader("Authorization", "Bearer " + token)
+                                .setHeader("Content-Type", "application/json")
+                                .setData("[" + String.join(",", readings) + "]"));
+        return "/batches/4/warm-up?bath=20&bottles=20&probe=1&from=" + began.getEpochSecond();
     }
 
     /** A run in its developer. */
