@@ -126,6 +126,15 @@ public class EveningPlanTest extends DemoPagesTest {
         dropAll("devi");
     }
 
+    @Test
+    public void aLoadThatIsLoggedAsDoneLeavesTheEveningToo() throws Exception {
+        load("bram", 5, "1", "135-36", "2");
+        Matcher planned = Pattern.compile("load=([0-9]+)").matcher(page("/evening", "bram"));
+        assertThat(planned.find()).isTrue();
+        send("/batches/5/runs", "bram", film("1", "135-36", "2", "load", planned.group(1)));
+        assertThat(page("/evening", "bram")).contains("Nothing is planned for this evening");
+    }
+
     private String plan(String typed) throws Exception {
         return page("/batches/4/run?film[0].owner=Ines&push=0&formKey=" + UUID.randomUUID() + "&" + typed, "ines");
     }

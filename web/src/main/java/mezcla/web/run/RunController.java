@@ -102,12 +102,11 @@ class RunController {
             @ModelAttribute("form") RunForm form,
             @AuthenticationPrincipal SignedIn member,
             Model model) {
-        return sent(
-                id,
-                form,
-                member,
-                model,
-                (rolls, tank) -> "/batches/" + id + "?logged=" + log(member, id, rolls, tank, form));
+        return sent(id, form, member, model, (rolls, tank) -> {
+            long logged = log(member, id, rolls, tank, form);
+            evenings.drop(member, form.loadId());
+            return "/batches/" + id + "?logged=" + logged;
+        });
     }
 
     private long log(SignedIn member, long id, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
