@@ -157,7 +157,16 @@
     }
   };
 
+  const putBack = () => {
+    root.classList.remove("stopped");
+    by("trouble").textContent = "";
+    show();
+  };
+
   const main = (p) => {
+    if (root.classList.contains("stopped")) {
+      return ["I have put it back", putBack];
+    }
     if (p.done && unsent.length) {
       return ["", null];
     }

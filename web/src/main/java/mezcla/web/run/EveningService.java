@@ -28,6 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class EveningService {
     private static final Duration EVENING = Duration.ofHours(12);
+    private static final Duration STAYS_WARM = Duration.ofHours(2);
     private static final int MOST_LOADS = 6;
 
     private final EveningMapper mapper;
@@ -136,7 +137,7 @@ public class EveningService {
      *
      * @param pour when the first load is to be poured; null for as soon as it can be
      * @param between how long there is between two loads
-     * @param warmAlready whether the bottles are warm
+     * @param warmAlready whether the bottles are warm; those of a batch that was run within two hours are
      * @throws Refusal what {@link Evening#of} refuses
      */
     @Transactional(readOnly = true)
@@ -159,9 +160,10 @@ public class EveningService {
                     form.choices()));
         }
         LogEntry.RunStarted begun = begun(who);
-        Duration warming = begun != null || warmAlready
-                ? Duration.ZERO
-                : warm.warming(rows.get(0).batchId()).orElse(null);
+        Duration warming =
+                begun != null || warmAlready || wasRunJustNow(rows.get(0).batchId())
+                        ? Duration.ZERO
+                        : warm.warming(rows.get(0).batchId()).orElse(null);
         Instant soonest = begun == null
                 ? clock.instant().plus(warming == null ? Duration.ZERO : warming)
                 : over(begun).plus(between);
@@ -180,6 +182,13 @@ public class EveningService {
                     evening.loads().get(i)));
         }
         return Optional.of(new Plan(loads, evening, warming, begun));
+    }
+
+    /** Bottles that were in use a while ago are taken to have stayed in their bath. */
+    private boolean wasRunJustNow(long batchId) {
+        Instant since = clock.instant().minus(STAYS_WARM);
+        return log.state().batch(batchId).runs().stream()
+                .anyMatch(run -> run.stamp().happenedAt().isAfter(since));
     }
 
     private LogEntry.@Nullable RunStarted begun(SignedIn who) {

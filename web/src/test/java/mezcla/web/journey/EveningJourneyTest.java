@@ -51,7 +51,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         devi.navigate("/batches/4/run");
         assertThat(heading(devi)).hasText("Developer for 3:45");
         ines.navigate("/batches/4/run");
-        ines.getByRole(AriaRole.BUTTON, byName("Start one roll, 3:45")).dblclick();
+        Browser.pressTwice(ines, "Start one roll, 3:45");
         ines.waitForURL("**/runs/*/ribbon");
         ines.getByRole(AriaRole.LINK, byName("This run")).click();
         ines.waitForURL("**/runs/*");
@@ -152,7 +152,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         Browser.assertAccessible(devi);
         devi.getByLabel("How much").fill("15");
         assertThat(heading(devi)).hasText("Mix 15 ml of final rinse");
-        devi.getByRole(AriaRole.BUTTON, byName("It is in: log it")).dblclick();
+        Browser.pressTwice(devi, "It is in: log it");
         assertThat(devi.getByText("It is topped up.")).isVisible();
         devi.getByLabel("What is in it").fill("300 ml");
         devi.getByRole(AriaRole.BUTTON, byName("Log what is in it")).click();

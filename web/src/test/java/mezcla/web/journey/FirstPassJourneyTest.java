@@ -111,8 +111,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         assertThat(page.locator(".bath").nth(1)).containsText("stir for 2 min; it may fizz");
         Browser.assertAccessible(page);
         page.getByLabel("What the batch is called").fill("Half a kit");
-        page.getByRole(AriaRole.BUTTON, byName("It is mixed: put it on the shelf"))
-                .dblclick();
+        Browser.pressTwice(page, "It is mixed: put it on the shelf");
         page.waitForURL("**/batches/*?mixed");
         return page.url().replaceAll(".*/batches/([0-9]+).*", "$1");
     }
@@ -135,7 +134,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("Developer for 3:20");
         assertThat(page.locator("#count0-error")).isEmpty();
         Browser.assertAccessible(page);
-        page.getByRole(AriaRole.BUTTON, byName("Log four rolls as done")).dblclick();
+        Browser.pressTwice(page, "Log four rolls as done");
         page.waitForURL("**/batches/*?logged=*");
         page.goBack();
         assertThat(page.getByText("This has been saved already")).isVisible();

@@ -65,6 +65,12 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         ines.locator("#code").press("Enter");
         assertThat(ines.locator("#trouble")).containsText("Stop. That is Bleach-fix (Bx).");
         assertThat(ines.locator(".ribbon.stopped")).isVisible();
+        assertThat(ines.locator("#go-words")).hasText("I have put it back");
+        TurnedClock.press(ines);
+        assertThat(ines.locator(".ribbon.stopped")).hasCount(0);
+        assertThat(ines.locator("#step")).hasText("Pre-soak");
+        ines.locator("#code").fill(ShortCode.of(bleachFix.id()));
+        ines.locator("#code").press("Enter");
         FillState developer = log.state().batch(4).fills().get(0);
         ines.locator("#code").fill(ShortCode.of(developer.id()));
         ines.locator("#code").press("Enter");
@@ -112,7 +118,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         TurnedClock.press(ines);
         assertThat(ines.locator("#step")).hasText("The run is over");
         assertThat(ines.locator("#saved")).hasText("Kept here and on the server.");
-        TurnedClock.after(ines, 3);
+        assertThat(ines.locator("#go-words")).hasText("Log the run");
         TurnedClock.press(ines);
         ines.waitForURL("**/runs/*");
         assertThat(ines.getByText("As it was confirmed, from one pour to the next."))
