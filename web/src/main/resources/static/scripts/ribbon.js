@@ -474,6 +474,7 @@
   if (real) {
     send();
     setInterval(send, 2000);
+    document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && send());
   } else {
     setInterval(look, Math.max(500, 2000 / run.speed));
   }
