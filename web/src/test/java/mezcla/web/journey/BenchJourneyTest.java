@@ -43,6 +43,7 @@ public class BenchJourneyTest {
     }
 
     private static void fill(Page page, String field, String text) {
+        page.waitForLoadState();
         page.locator("[id='" + field + "']").fill(text);
     }
 
@@ -52,6 +53,7 @@ public class BenchJourneyTest {
 
     /** As if more than 400 ms had gone by since the last press. */
     private static void dry(Page page) {
+        page.waitForLoadState();
         page.evaluate("sessionStorage.setItem('bench-pressed', '0')");
     }
 

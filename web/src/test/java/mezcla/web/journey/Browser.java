@@ -40,7 +40,7 @@ final class Browser implements AutoCloseable {
         VIOLATIONS.setResultTypes(List.of("violations"));
     }
 
-    private static final double PATIENCE_MS = 15_000;
+    private static final double PATIENCE_MS = 30_000;
 
     private final String address;
     private final List<String> troubles = new ArrayList<>();
