@@ -92,6 +92,10 @@ public class PracticeTest extends DemoPagesTest {
         assertThat(cool).contains("is the heater on").contains("\"step\":1").contains("more.");
         assertThat(send("/practice/1/probe", "ines", "events", "nonsense").getStatus())
                 .isEqualTo(404);
+        assertThat(send("/practice/1/probe", "ines", "events", "[" + event(1, 0, "POUR", 99) + "]")
+                        .getStatus())
+                .as("a step that there is not")
+                .isEqualTo(200);
     }
 
     @Test

@@ -125,8 +125,15 @@ public class WarmTest extends DemoPagesTest {
                         .getContentAsString())
                 .as("a gap is not filled")
                 .doesNotContain("\"n\":7");
-        for (String bad :
-                new String[] {"nonsense", "[{\"n\":2,\"at\":1,\"kind\":\"DROP\",\"step\":0,\"value\":0}]", "{}"}) {
+        for (String bad : new String[] {
+            "nonsense",
+            "null",
+            "[null]",
+            pour.replace("\"n\":1", "\"n\":2").replace("\"step\":0", "\"step\":99"),
+            pour.replace("\"n\":1", "\"n\":2").replace("\"step\":0", "\"step\":-1"),
+            "[{\"n\":2,\"at\":1,\"kind\":\"DROP\",\"step\":0,\"value\":0}]",
+            "{}"
+        }) {
             assertThat(send(events, "ines", "events", bad).getStatus()).isBetween(400, 499);
         }
         assertThat(page(events, "devi")).contains("1700000000000").doesNotContain("\"n\":2");

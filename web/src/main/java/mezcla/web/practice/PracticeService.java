@@ -3,7 +3,6 @@ package mezcla.web.practice;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -31,8 +30,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Runs without film or chemistry. Nothing of them touches the log of the darkroom. */
 @Service
@@ -44,14 +41,13 @@ public class PracticeService {
     private static final double FAULT_AFTER_SECONDS = 120;
     private static final int READ_EVERY_SECONDS = 5;
     private static final int MOST_SECONDS = 3 * 3600;
-    private static final int MOST_CHARACTERS = 200_000;
 
     private final PracticeMapper mapper;
     private final Leaflets leaflets;
     private final HouseService houses;
     private final Members members;
     private final DarkroomLog log;
-    private final JsonMapper json;
+    private final RibbonService ribbon;
     private final Clock clock;
 
     PracticeService(
@@ -60,14 +56,14 @@ public class PracticeService {
             HouseService houses,
             Members members,
             DarkroomLog log,
-            JsonMapper json,
+            RibbonService ribbon,
             Clock clock) {
         this.mapper = mapper;
         this.leaflets = leaflets;
         this.houses = houses;
         this.members = members;
         this.log = log;
-        this.json = json;
+        this.ribbon = ribbon;
         this.clock = clock;
     }
 
@@ -121,16 +117,7 @@ public class PracticeService {
      * @throws Refusal {@code unknown-event}
      */
     public List<RunProgress.Event> read(String events) {
-        if (events.length() > MOST_CHARACTERS) {
-            throw Refusal.of("unknown-event");
-        }
-        try {
-            return Arrays.stream(json.readValue(events, RibbonService.Sent[].class))
-                    .map(RibbonService.Sent::event)
-                    .toList();
-        } catch (JacksonException e) {
-            throw Refusal.of("unknown-event");
-        }
+        return ribbon.read(events).stream().map(RibbonService.Sent::event).toList();
     }
 
     /** What the simulated probe shows in an exercise, whose clock may be faster than that of the house. */

@@ -104,10 +104,13 @@ class ProbeApi {
         if (at == null || at.isNull()) {
             return probes.now();
         }
+        if (!at.isString()) {
+            throw Refusal.of("reading-time", "text", at.toString());
+        }
         try {
-            return Instant.parse(at.asString());
+            return Instant.parse(at.stringValue());
         } catch (DateTimeParseException e) {
-            throw Refusal.of("reading-time", "text", at.asString());
+            throw Refusal.of("reading-time", "text", at.stringValue());
         }
     }
 }

@@ -1,11 +1,9 @@
 package mezcla.web.ribbon;
 
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.batch.FillState;
-import mezcla.measure.Refusal;
 import mezcla.web.journal.EntryWords;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
@@ -15,20 +13,16 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The ribbon of a run under way, full screen. */
 @Controller
 class RibbonController {
     private final RibbonService ribbon;
     private final RibbonPage page;
-    private final JsonMapper json;
 
-    RibbonController(RibbonService ribbon, RibbonPage page, JsonMapper json) {
+    RibbonController(RibbonService ribbon, RibbonPage page) {
         this.ribbon = ribbon;
         this.page = page;
-        this.json = json;
     }
 
     @GetMapping("/runs/{started}/ribbon")
@@ -68,7 +62,7 @@ class RibbonController {
     @PostMapping("/runs/{started}/events")
     @ResponseBody
     Answer confirm(@PathVariable long started, @RequestParam(defaultValue = "[]") String events) {
-        return answer(started, read(events));
+        return answer(started, ribbon.read(events));
     }
 
     private Answer answer(long started, @Nullable List<RibbonService.Sent> sent) {
@@ -88,12 +82,4 @@ class RibbonController {
      * @param watched what is known of the temperature; null where nothing watches it
      */
     public record Answer(long now, long took, List<RibbonService.Sent> events, @Nullable Watched watched) {}
-
-    private List<RibbonService.Sent> read(String events) {
-        try {
-            return Arrays.asList(json.readValue(events, RibbonService.Sent[].class));
-        } catch (JacksonException e) {
-            throw Refusal.of("unknown-event");
-        }
-    }
 }

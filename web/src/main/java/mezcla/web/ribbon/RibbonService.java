@@ -4,9 +4,11 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogEntry;
@@ -23,20 +25,31 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Plays runs: which steps they have, and what was confirmed of them so far. */
 @Service
 public class RibbonService {
     private static final int MOST_EVENTS = 2000;
+    private static final int MOST_CHARACTERS = 200_000;
     private static final Duration WATCHED_FOR = Duration.ofMinutes(30);
 
     private final RibbonMapper mapper;
     private final DarkroomLog log;
     private final ProbeService probes;
     private final HouseService houses;
+    private final JsonMapper json;
     private final Clock clock;
 
-    RibbonService(RibbonMapper mapper, DarkroomLog log, ProbeService probes, HouseService houses, Clock clock) {
+    RibbonService(
+            RibbonMapper mapper,
+            DarkroomLog log,
+            ProbeService probes,
+            HouseService houses,
+            JsonMapper json,
+            Clock clock) {
+        this.json = json;
         this.mapper = mapper;
         this.log = log;
         this.probes = probes;
@@ -122,16 +135,36 @@ public class RibbonService {
     }
 
     /**
+     * Reads what a browser confirmed.
+     *
+     * @throws Refusal {@code unknown-event}
+     */
+    public List<Sent> read(String events) {
+        try {
+            Sent[] sent = events.length() > MOST_CHARACTERS ? null : json.readValue(events, Sent[].class);
+            if (sent == null || Arrays.stream(sent).anyMatch(Objects::isNull)) {
+                throw Refusal.of("unknown-event");
+            }
+            return List.of(sent);
+        } catch (JacksonException e) {
+            throw Refusal.of("unknown-event");
+        }
+    }
+
+    /**
      * Keeps what was confirmed; what somebody else was quicker with stays theirs.
      *
-     * @throws Refusal {@code run-is-over} or {@code unknown-event}
+     * @throws Refusal {@code run-is-over}, or {@code unknown-event} also for a step that the run does not have
      */
     @Transactional
     public List<Sent> add(long started, List<Sent> sent) {
-        log.state().underWay(started);
+        int steps = running(started).steps().steps().size();
         int last = mapper.events(started).size();
         for (Sent each : sent) {
             RunProgress.Event event = each.event();
+            if (event.step() < 0 || event.step() >= steps) {
+                throw Refusal.of("unknown-event");
+            }
             if (each.n() == last + 1 && last < MOST_EVENTS) {
                 last += mapper.add(new RibbonMapper.EventRow(
                         started, each.n(), event.at(), event.kind(), event.step(), event.value()));

@@ -48,6 +48,8 @@ public record Watched(String shown, String finding, int step, int change, String
             boolean advises) {
         RunProgress.Event poured = happened.stream()
                 .filter(event -> event.kind() == RunProgress.Kind.POUR)
+                .filter(event ->
+                        event.step() >= 0 && event.step() < steps.steps().size())
                 .reduce((earlier, later) -> later)
                 .orElse(null);
         boolean over = happened.stream().anyMatch(event -> event.kind() == RunProgress.Kind.DONE);
