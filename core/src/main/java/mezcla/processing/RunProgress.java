@@ -66,7 +66,8 @@ public record RunProgress(List<Passed> passed, boolean over) {
      * @param realSeconds how long it lasted, without pauses; null while it is not over
      * @param troubles seconds from its beginning at which something went wrong
      * @param celsius the mean of the temperatures read; null for none
-     * @param missed when the tank was to be moved and nobody confirmed it, in seconds from its beginning
+     * @param missed when the tank was to be moved and nobody confirmed it, in seconds from its beginning; of a step that
+     *     is not over, as far as anything was confirmed
      */
     public record Passed(
             int step,
@@ -107,6 +108,7 @@ public record RunProgress(List<Passed> passed, boolean over) {
                 .filter(event -> event.kind() == Kind.DONE)
                 .findFirst()
                 .orElse(null);
+        Instant known = events.isEmpty() ? null : events.get(events.size() - 1).at();
         List<Passed> passed = new ArrayList<>();
         double overAt = 0;
         for (int i = 0; i < pours.size(); i++) {
@@ -128,7 +130,7 @@ public record RunProgress(List<Passed> passed, boolean over) {
                             .map(event -> between(pour.at(), event.at()))
                             .toList(),
                     celsius(within),
-                    missed(steps, pour, within, next)));
+                    missed(steps, pour, within, next == null ? known : next)));
             overAt = began + planned + paused;
         }
         return new RunProgress(passed, done != null);

@@ -309,6 +309,9 @@ public class RunStepsTest {
         assertThat(developer.missed()).containsExactly(60.0, 90.0, 120.0, 150.0, 180.0);
         RunProgress stopped = RunProgress.of(steps, events);
         assertThat(stopped.over()).isFalse();
+        assertThat(RunProgress.of(steps, events.subList(0, 6)).passed().get(1).missed())
+                .as("nothing is known after 120 s: what was to come was not missed")
+                .containsExactly(10.0);
         assertThat(stopped.passed().get(3).realSeconds()).isNull();
         events.add(event(810, RunProgress.Kind.DONE, 3, 0));
         assertThat(RunProgress.of(steps, events).passed().get(3).realSeconds())

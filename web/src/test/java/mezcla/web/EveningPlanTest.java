@@ -218,12 +218,15 @@ public class EveningPlanTest extends DemoPagesTest {
         String run = start("ines", 5, "135-36", "2");
         FillState developer = log.state().batch(5).fills().get(0);
         FillState next = log.state().batch(5).fills().get(1);
-        String events = "[{\"n\":1,\"at\":1700000000000,\"kind\":\"POUR\",\"step\":0,\"value\":0}]";
+        String events =
+                "[{\"n\":1,\"at\":1700000000000,\"kind\":\"POUR\",\"step\":0,\"value\":0},{\"n\":2,\"at\":1700000100000,\"kind\":\"POUR\",\"step\":1,\"value\":0}]";
         send(run + "/events", "ines", "events", events);
         assertThat(page(run, "ines"))
                 .containsPattern("name=\"reached\" value=\"" + developer.id() + "\" checked")
                 .contains("Developer: one roll, 5 ml carried over")
-                .doesNotContainPattern("name=\"reached\" value=\"" + next.id() + "\" checked");
+                .containsPattern("name=\"reached\" value=\"" + next.id() + "\" checked")
+                .doesNotContainPattern("name=\"reached\" value=\""
+                        + log.state().batch(5).fills().get(2).id() + "\" checked");
         assertThat(send(run + "/abandonment", "ines", "why", "the lid came off").getContentAsString())
                 .contains("Tick the baths that the film had reached.")
                 .contains("value=\"the lid came off\"");
@@ -239,7 +242,7 @@ public class EveningPlanTest extends DemoPagesTest {
         LogEntry.RunLogged last = batch.runs().get(batch.runs().size() - 1);
         assertThat(last.abandoned()).isEqualTo("the lid came off");
         assertThat(page("/journal?batch=5", "ines"))
-                .contains("Gave up a run of 1 × 135-36")
+                .contains("Gave up a run of 1 × 135-36 of Ines, which had reached developer for 1:40.")
                 .contains("the lid came off");
     }
 }

@@ -92,8 +92,11 @@ public final class EntryWords {
         if (entry instanceof LogEntry.RunLogged run) {
             return run.abandoned() == null
                     ? "Ran " + film(run.rolls()) + ". " + times(run.baths(), planned(run))
-                    : "Gave up a run of %s, which had reached: %s %s"
-                            .formatted(film(run.rolls()), times(run.baths(), planned(run)), run.abandoned());
+                    : "Gave up a run of %s, which had reached %s. %s"
+                            .formatted(
+                                    film(run.rolls()),
+                                    run.baths().stream().map(this::reached).collect(Collectors.joining(", ")),
+                                    run.abandoned());
         }
         if (entry instanceof LogEntry.RunStarted start) {
             return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths(), Map.of());
@@ -241,6 +244,11 @@ public final class EntryWords {
                         .collect(Collectors.joining(", "))
                 + (stops == 0 ? "" : ", pushed " + Figures.stops(stops))
                 + (rolls.stream().anyMatch(LogEntry.Roll::irreplaceable) ? ", irreplaceable" : "");
+    }
+
+    private String reached(LogEntry.RunBath bath) {
+        String name = Figures.within(name(bath.fillId()));
+        return bath.seconds() == null ? name : name + " for " + ProcessingTime.ofSeconds(bath.seconds());
     }
 
     /** What a run was to have, by fill; empty for one that was logged in one go. */

@@ -94,14 +94,16 @@ class UnderWayController {
         return forms.answer(
                 errors,
                 form.getFormKey(),
-                () -> "/batches/"
-                        + runs.abandon(
-                                member,
-                                started,
-                                form.getReached(),
-                                bath -> form.really(bath, errors),
-                                FieldErrors.known(why))
-                        + "?abandoned",
+                () -> {
+                    RunEndForm confirmed = confirmed(started);
+                    long batch = runs.abandon(
+                            member,
+                            started,
+                            form.getReached(),
+                            bath -> confirmed.really(bath, errors),
+                            FieldErrors.known(why));
+                    return "/batches/" + batch + "?abandoned";
+                },
                 refusal -> refusal.code().equals("reached-missing") ? "reached" : fieldOf(refusal),
                 () -> {
                     Set<Long> typed = Set.copyOf(form.getReached());
@@ -109,6 +111,14 @@ class UnderWayController {
                     form.setReached(typed);
                     return again;
                 });
+    }
+
+    /** How long the film was in each bath, as far as that was confirmed on the ribbon. */
+    private RunEndForm confirmed(long started) {
+        RibbonService.Running running = ribbon.running(started);
+        RunEndForm confirmed = new RunEndForm();
+        confirmed.beginWith(running, ribbon.progress(running));
+        return confirmed;
     }
 
     @PostMapping("/runs/{started}/call-off")
