@@ -7,6 +7,9 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import mezcla.Leaflets;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Timing;
 import mezcla.measure.FilmFormat;
@@ -112,6 +115,62 @@ public class ProbesAndTanksTest {
                     .isEqualTo(expected);
         }
         assertThat(ProbeWatch.find(List.of(), 100, 37.7)).isEmpty();
+    }
+
+    @DataProvider
+    public Object[][] falling() {
+        return new Object[][] {{38.6, 38.2, null}, {37.9, 37.5, null}, {37.9, 37.3, ProbeWatch.Finding.COOLING}};
+    }
+
+    @Test(dataProvider = "falling")
+    public void aBathThatFallsIsCoolingOnlyBelowWhatIsWanted(double first, double last, ProbeWatch.Finding expected) {
+        assertThat(ProbeWatch.find(List.of(at(0, first), at(200, last)), 200, 37.7)
+                        .orElse(null))
+                .isEqualTo(expected);
+    }
+
+    @Test
+    public void timesForTurningAreScaledWithEverythingPrintedForThem() {
+        Timing printed = new Timing(
+                200,
+                38,
+                37.7,
+                38.3,
+                new Exhaustion.Steps(List.of(new Exhaustion.Step(4, 200), new Exhaustion.Step(8, 220))),
+                List.of(),
+                List.of(new Timing.TimeAt(37, 240), new Timing.TimeAt(38, 200)));
+        Timing turning = printed.based(180);
+        assertThat(turning.baseSeconds()).isEqualTo(180);
+        assertThat(((Exhaustion.Steps) turning.exhaustion()).steps())
+                .extracting(Exhaustion.Step::seconds)
+                .containsExactly(180.0, 198.0);
+        assertThat(turning.temperatureTable())
+                .extracting(Timing.TimeAt::seconds)
+                .containsExactly(216.0, 180.0);
+        assertThat(turning.atC()).isEqualTo(38);
+    }
+
+    private static Bath bath(BathRole role, double atC) {
+        Bath any = Leaflets.negative().baths().get(0);
+        return new Bath(
+                role.key(),
+                role,
+                any.recipe(),
+                new Timing(100, atC, atC, atC, new Exhaustion.Fixed(), List.of(), List.of()),
+                1000,
+                null,
+                null,
+                null,
+                null);
+    }
+
+    @Test
+    public void whatIsAsWarmAsTheDeveloperIsWarmedWithIt() {
+        Bath developer = bath(BathRole.DEVELOPER, 38);
+        assertThat(WarmUp.includes(bath(BathRole.BLEACH_FIX, 38.5), developer)).isTrue();
+        assertThat(WarmUp.includes(bath(BathRole.STABILISER, 25), developer)).isFalse();
+        assertThat(WarmUp.includes(bath(BathRole.COLOUR_DEVELOPER, 35), developer))
+                .isTrue();
     }
 
     @Test

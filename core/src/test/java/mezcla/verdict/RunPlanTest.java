@@ -14,7 +14,9 @@ import mezcla.TestLog;
 import mezcla.batch.Climate;
 import mezcla.batch.LogEntry;
 import mezcla.batch.WasteRoute;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 
@@ -51,6 +53,37 @@ public class RunPlanTest {
         assertThat(plan.baths().get(0).shown().orElseThrow().seconds()).isEqualTo(340);
         assertThat(plan.baths().get(1).shown().orElseThrow().seconds()).isEqualTo(200);
         assertThat(plan.fits()).isTrue();
+    }
+
+    @Test
+    public void aTurningTankTakesTheTimesPrintedForTurning() {
+        Leaflet plain = Leaflets.negative();
+        Bath developer = plain.baths().get(0);
+        Leaflet turning = plain.with(new Bath(
+                developer.key(),
+                developer.role(),
+                developer.recipe(),
+                developer.timing(),
+                developer.capacityForMl(),
+                developer.capacity(),
+                developer.lifeDays(),
+                null,
+                developer.timing().baseSeconds() * 0.9));
+        TestLog log = new TestLog();
+        log.kit(0, 1, turning, 5000);
+        log.mix(0, 7, 1, 1000);
+        RunQuestion question = question(1, 1, 0, 300);
+        int byHand = plan(log, question).baths().get(0).shown().orElseThrow().seconds();
+        int turned = plan(log, question.turned(true))
+                .baths()
+                .get(0)
+                .shown()
+                .orElseThrow()
+                .seconds();
+        assertThat(turned).isEqualTo((int) Math.round(byHand * 0.9 / 5) * 5);
+        assertThat(plan(log, question.turned(true)).baths().get(1).shown())
+                .as("nothing else is printed for the bleach-fix")
+                .isEqualTo(plan(log, question).baths().get(1).shown());
     }
 
     @Test
