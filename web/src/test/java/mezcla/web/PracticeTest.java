@@ -89,7 +89,11 @@ public class PracticeTest extends DemoPagesTest {
                         "fault",
                         "HEATER_OFF")
                 .getContentAsString();
-        assertThat(cool).contains("is the heater on").contains("\"step\":1").contains("more.");
+        assertThat(cool)
+                .contains("is the heater on")
+                .contains("Simulated, at ")
+                .contains("\"step\":1")
+                .contains("more.");
         assertThat(send("/practice/1/probe", "ines", "events", "nonsense").getStatus())
                 .isEqualTo(404);
         assertThat(send("/practice/1/probe", "ines", "events", "[" + event(1, 0, "POUR", 99) + "]")

@@ -85,8 +85,9 @@ public record Watched(String shown, String finding, int step, int change, String
                 change,
                 change == 0
                         ? ""
-                        : "At %s: %s in all, %s %s."
+                        : "%s %s: %s in all, %s %s."
                                 .formatted(
+                                        probe != null && probe.simulated() ? "Simulated, at" : "At",
                                         Figures.celsius(advice.celsius()),
                                         Figures.clock(lasts),
                                         Figures.seconds(Math.abs(change)),
