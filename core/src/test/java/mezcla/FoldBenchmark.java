@@ -3,8 +3,10 @@ package mezcla;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
+import mezcla.log.BatchMixed;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
 import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
@@ -39,8 +41,8 @@ public class FoldBenchmark {
         TestLog rows = new TestLog();
         for (int batch = 1; batch <= BATCHES; batch++) {
             rows.kit(0, batch, Leaflets.negative(), 5000);
-            LogEntry.BatchMixed mix = rows.mix(1, batch, batch, 1000);
-            Long[] fills = mix.fills().stream().map(LogEntry.MixedFill::fillId).toArray(Long[]::new);
+            BatchMixed mix = rows.mix(1, batch, batch, 1000);
+            Long[] fills = mix.fills().stream().map(MixedFill::fillId).toArray(Long[]::new);
             for (int run = 0; run < RUNS; run++) {
                 rows.run(2 + run * 0.3, batch, 1, fills);
             }

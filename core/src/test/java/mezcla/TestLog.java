@@ -7,13 +7,25 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.function.Function;
-import mezcla.batch.Bottle;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Stamp;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.BatchMixed;
+import mezcla.log.BathRenewed;
+import mezcla.log.Bottle;
+import mezcla.log.DiscardedFill;
+import mezcla.log.EntryVoided;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.KitArrived;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.Purchase;
+import mezcla.log.Roll;
+import mezcla.log.RunBath;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
+import mezcla.log.Stamp;
+import mezcla.log.WasteRoute;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.BatchPlan;
 import org.joda.money.CurrencyUnit;
@@ -55,7 +67,7 @@ public final class TestLog {
     public void kit(double day, long kitId, Leaflet leaflet, long landedMinor) {
         add(
                 day,
-                stamp -> new LogEntry.KitArrived(
+                stamp -> new KitArrived(
                         stamp,
                         kitId,
                         leaflet,
@@ -63,14 +75,14 @@ public final class TestLog {
                         Money.zero(NZD),
                         null,
                         List.of(),
-                        LogEntry.Bought.plainly(NZD)));
+                        Purchase.plainly(NZD)));
     }
 
-    public LogEntry.BatchMixed mix(double day, long batchId, long kitId, double volumeMl) {
+    public BatchMixed mix(double day, long batchId, long kitId, double volumeMl) {
         var kit = state().kit(kitId);
         BatchPlan plan = kit.plan(volumeMl);
-        List<LogEntry.MixedFill> mixed = plan.baths().stream()
-                .map(bath -> new LogEntry.MixedFill(
+        List<MixedFill> mixed = plan.baths().stream()
+                .map(bath -> new MixedFill(
                         ++fills,
                         plan.leaflet(),
                         bath.bath().key(),
@@ -80,26 +92,26 @@ public final class TestLog {
                         kit.uses(bath),
                         null))
                 .toList();
-        return add(day, stamp -> new LogEntry.BatchMixed(stamp, batchId, "Test", mixed));
+        return add(day, stamp -> new BatchMixed(stamp, batchId, "Test", mixed));
     }
 
-    public LogEntry.RunStarted start(double day, long batchId, int rolls, double tankMl, Long... fillIds) {
+    public RunStarted start(double day, long batchId, int rolls, double tankMl, Long... fillIds) {
         return add(
                 day,
-                stamp -> new LogEntry.RunStarted(
+                stamp -> new RunStarted(
                         stamp, batchId, Collections.nCopies(rolls, roll(0)), baths(rolls, fillIds), tankMl));
     }
 
-    public LogEntry.BathRenewed renew(double day, long batchId, long kitId, String bath, double volumeMl) {
+    public BathRenewed renew(double day, long batchId, long kitId, String bath, double volumeMl) {
         var kit = state().kit(kitId);
         BatchPlan plan = kit.plan(volumeMl, List.of(bath));
         long fill = ++fills;
         return add(
                 day,
-                stamp -> new LogEntry.BathRenewed(
+                stamp -> new BathRenewed(
                         stamp,
                         batchId,
-                        new LogEntry.MixedFill(
+                        new MixedFill(
                                 fill,
                                 plan.leaflet(),
                                 bath,
@@ -114,30 +126,30 @@ public final class TestLog {
         return new Bottle(id, "T" + id, 2000, Bottle.Material.GLASS);
     }
 
-    private static List<LogEntry.RunBath> baths(int rolls, Long... fillIds) {
+    private static List<RunBath> baths(int rolls, Long... fillIds) {
         return Arrays.stream(fillIds)
-                .map(fill -> new LogEntry.RunBath(fill, 200, rolls, rolls * 5.0, 0, null))
+                .map(fill -> new RunBath(fill, 200, rolls, rolls * 5.0, 0, null))
                 .toList();
     }
 
     public void discard(double day, long batchId, long fill) {
         add(
                 day,
-                stamp -> new LogEntry.FillsDiscarded(
-                        stamp, batchId, List.of(new LogEntry.DiscardedFill(fill, 400, WasteRoute.OTHERS)), "old"));
+                stamp -> new FillsDiscarded(
+                        stamp, batchId, List.of(new DiscardedFill(fill, 400, WasteRoute.OTHERS)), "old"));
     }
 
-    public LogEntry.RunLogged run(double day, long batchId, int rolls, Long... fillIds) {
-        List<LogEntry.Roll> film = Collections.nCopies(rolls, roll(0));
-        List<LogEntry.RunBath> baths = baths(rolls, fillIds);
-        return add(day, stamp -> new LogEntry.RunLogged(stamp, batchId, film, baths, 300, List.of(), null));
+    public RunLogged run(double day, long batchId, int rolls, Long... fillIds) {
+        List<Roll> film = Collections.nCopies(rolls, roll(0));
+        List<RunBath> baths = baths(rolls, fillIds);
+        return add(day, stamp -> new RunLogged(stamp, batchId, film, baths, 300, List.of(), null));
     }
 
     public void voidEntry(long voided) {
-        add(0, stamp -> new LogEntry.EntryVoided(stamp, voided, "written by mistake"));
+        add(0, stamp -> new EntryVoided(stamp, voided, "written by mistake"));
     }
 
-    public static LogEntry.Roll roll(double stops) {
-        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, stops, false);
+    public static Roll roll(double stops) {
+        return new Roll("Ines", FilmFormat.F120, 1, stops, false);
     }
 }

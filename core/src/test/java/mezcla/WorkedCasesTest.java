@@ -22,10 +22,7 @@ import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Stream;
 import mezcla.WorkedCases.Case;
-import mezcla.batch.AirKept;
 import mezcla.batch.Light;
-import mezcla.batch.LogEntry;
-import mezcla.batch.Sign;
 import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Addition;
@@ -34,6 +31,9 @@ import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
+import mezcla.log.AirKept;
+import mezcla.log.Finding;
+import mezcla.log.Sign;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
 import mezcla.mixing.MixPlan;
@@ -450,8 +450,8 @@ public class WorkedCasesTest {
                 null);
     }
 
-    private static LogEntry.Result result(String words) {
-        return LogEntry.Result.valueOf(words.toUpperCase(Locale.ROOT).replace('-', '_'));
+    private static Finding result(String words) {
+        return Finding.valueOf(words.toUpperCase(Locale.ROOT).replace('-', '_'));
     }
 
     private static String words(String constant) {

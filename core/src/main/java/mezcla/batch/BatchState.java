@@ -11,6 +11,11 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.BatchMixed;
+import mezcla.log.FilmInspected;
+import mezcla.log.NoteLeft;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 
 /**
@@ -28,14 +33,14 @@ import mezcla.measure.Refusal;
  */
 public record BatchState(
         long id,
-        LogEntry.BatchMixed mixed,
+        BatchMixed mixed,
         List<FillState> fills,
         List<FillState> replaced,
         Set<Long> guests,
-        List<LogEntry.RunLogged> runs,
-        List<LogEntry.RunStarted> inUse,
-        List<LogEntry.NoteLeft> notes,
-        List<LogEntry.FilmInspected> looks) {
+        List<RunLogged> runs,
+        List<RunStarted> inUse,
+        List<NoteLeft> notes,
+        List<FilmInspected> looks) {
     /** Keeps its own lists, and the fills in the order of use. */
     public BatchState {
         Leaflet leaflet = fills.get(0).leaflet();
@@ -104,15 +109,15 @@ public record BatchState(
     public void refuseGuest(FillState guest) {
         guest.refuseDiscarded();
         if (guest.bath().role().isDeveloper() || guest.bath().oneShot() != null) {
-            throw Refusal.of("developer-not-shared", "fill", guest);
+            throw Refusal.of(new BatchObjection.DeveloperNotShared(guest));
         }
         for (FillState fill : fills) {
             if (fill.id() == guest.id()) {
-                throw Refusal.of("serves-here-already", "fill", guest);
+                throw Refusal.of(new BatchObjection.ServesHereAlready(guest));
             }
             if (fill.discarded() == null
                     && fill.bath().role().equals(guest.bath().role())) {
-                throw Refusal.of("bath-stands", "fill", fill);
+                throw Refusal.of(new BatchObjection.BathStands(fill));
             }
         }
     }
@@ -129,7 +134,7 @@ public record BatchState(
                 .filter(fill -> fill.mixed().bathKey().equals(bathKey))
                 .findFirst();
         old.filter(fill -> fill.discarded() == null).ifPresent(fill -> {
-            throw Refusal.of("bath-stands", "fill", fill);
+            throw Refusal.of(new BatchObjection.BathStands(fill));
         });
         return old;
     }
@@ -146,7 +151,7 @@ public record BatchState(
 
     /** Roll equivalents that it took. */
     public double rolls() {
-        return runs.stream().mapToDouble(LogEntry.RunLogged::equivalents).sum();
+        return runs.stream().mapToDouble(RunLogged::equivalents).sum();
     }
 
     /** How many rolls of film it took, of whatever format. */
@@ -163,10 +168,10 @@ public record BatchState(
      */
     public void refuseRunAt(Instant when, Instant now) {
         if (when.isAfter(now)) {
-            throw Refusal.of("in-the-future");
+            throw Refusal.of(new BatchObjection.InTheFuture());
         }
         if (when.isBefore(mixed.stamp().happenedAt())) {
-            throw Refusal.of("before-mixing", "mixedAt", mixed.stamp().happenedAt());
+            throw Refusal.of(new BatchObjection.BeforeMixing(mixed.stamp().happenedAt()));
         }
     }
 

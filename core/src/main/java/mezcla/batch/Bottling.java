@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 
@@ -45,10 +46,10 @@ public final class Bottling {
      */
     public void take(Bottle bottle, double volumeMl) {
         if (Slack.exceeds(volumeMl, bottle.capacityMl())) {
-            throw Refusal.of("bottle-too-small", "bottle", bottle.label(), "capacityMl", bottle.capacityMl());
+            throw Refusal.of(new BatchObjection.BottleTooSmall(bottle.label(), bottle.capacityMl()));
         }
         if (!taken.add(bottle.id())) {
-            throw Refusal.of("bottle-taken", "bottle", bottle.label());
+            throw Refusal.of(new BatchObjection.BottleTaken(bottle.label()));
         }
     }
 

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import mezcla.log.Place;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import mezcla.leaflet.BathRole;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 
 /**
@@ -22,10 +23,10 @@ public record Drum(long id, String name, WasteRoute kind, double capacityMl) {
     public void accept(BathRole role) {
         kind.accept(role);
         if (kind == WasteRoute.SILVER_BEARING && role.nature() == BathRole.Nature.STOP) {
-            throw Refusal.of("acid-on-fixer", "drum", name);
+            throw Refusal.of(new BatchObjection.AcidOnFixer(name));
         }
         if (WasteRoute.of(role) != kind) {
-            throw Refusal.of("drum-of-another-kind", "bath", role.name(), "drum", name, "kind", kind.words());
+            throw Refusal.of(new BatchObjection.DrumOfAnotherKind(role.name(), name, kind.words()));
         }
     }
 }

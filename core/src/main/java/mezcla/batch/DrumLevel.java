@@ -6,6 +6,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.leaflet.BathRole;
+import mezcla.log.DrumCollected;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 
@@ -36,9 +39,9 @@ public record DrumLevel(Drum drum, double levelMl) {
     }
 
     private static void pour(LogEntry row, Map<Long, Double> levels) {
-        if (row instanceof LogEntry.DrumCollected collected) {
+        if (row instanceof DrumCollected collected) {
             levels.put(collected.drumId(), 0.0);
-        } else if (row instanceof LogEntry.FillsDiscarded gone) {
+        } else if (row instanceof FillsDiscarded gone) {
             gone.fills().stream()
                     .filter(fill -> fill.drumId() != null)
                     .forEach(fill -> levels.merge(fill.drumId(), fill.volumeMl(), Double::sum));
@@ -65,7 +68,7 @@ public record DrumLevel(Drum drum, double levelMl) {
     public void accept(BathRole role, double volumeMl) {
         drum.accept(role);
         if (Slack.exceeds(volumeMl, roomMl())) {
-            throw Refusal.of("drum-too-full", "drum", drum.name(), "roomMl", roomMl());
+            throw Refusal.of(new BatchObjection.DrumTooFull(drum.name(), roomMl()));
         }
     }
 }

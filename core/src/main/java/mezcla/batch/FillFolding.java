@@ -10,16 +10,35 @@ import java.util.Set;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.AirKept;
+import mezcla.log.BathLooked;
+import mezcla.log.Before;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillBarred;
+import mezcla.log.FillInspected;
+import mezcla.log.FillMeasured;
+import mezcla.log.FillMoved;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.LimitOverridden;
+import mezcla.log.MixedFill;
+import mezcla.log.RunBath;
+import mezcla.log.RunStarted;
+import mezcla.log.Sign;
+import mezcla.log.Stamp;
 import org.jspecify.annotations.Nullable;
 
 /** Adds up what happened to one fill. */
 final class FillFolding {
-    private final LogEntry.MixedFill mixed;
+    private final MixedFill mixed;
     private final Leaflet leaflet;
     private final Bath bath;
     private final Instant mixedAt;
     private final List<FillState.InUse> inUse = new ArrayList<>();
-    private final List<FillState.Override> overrides = new ArrayList<>();
+    private final List<FillState.PassedLimit> overrides = new ArrayList<>();
     private FillState.Kept kept;
     private final List<StorageAge.Spell> spells = new ArrayList<>();
     private final Map<Long, Double> rollsAfterRun = new HashMap<>();
@@ -34,10 +53,10 @@ final class FillFolding {
     private FillState.@Nullable Bar bar;
     private FillState.@Nullable Discarded discarded;
 
-    private record Inspected(LogEntry.Result result, Instant at, double rollsThen) {}
+    private record Inspected(Finding result, Instant at, double rollsThen) {}
 
-    FillFolding(Stamp stamp, LogEntry.MixedFill mixed, Leaflet leaflet) {
-        LogEntry.Before before = mixed.before();
+    FillFolding(Stamp stamp, MixedFill mixed, Leaflet leaflet) {
+        Before before = mixed.before();
         this.mixed = mixed;
         this.leaflet = leaflet;
         this.bath = leaflet.bath(mixed.bathKey());
@@ -72,11 +91,11 @@ final class FillFolding {
         return all;
     }
 
-    LogEntry.MixedFill mixed() {
+    MixedFill mixed() {
         return mixed;
     }
 
-    void run(Stamp stamp, double equivalents, LogEntry.RunBath runBath) {
+    void run(Stamp stamp, double equivalents, RunBath runBath) {
         see(stamp);
         endSpell(stamp);
         about |= stamp.about();
@@ -90,7 +109,7 @@ final class FillFolding {
     }
 
     /** A run under way has its rolls already, and what is in the tank is not in the bottle. */
-    void start(LogEntry.RunStarted start, LogEntry.RunBath runBath) {
+    void start(RunStarted start, RunBath runBath) {
         run(start.stamp(), start.equivalents(), runBath);
         inUse.add(new FillState.InUse(
                 start.stamp().sequence(),
@@ -100,25 +119,25 @@ final class FillFolding {
                 bath.oneShot() == null ? start.tankMl() - runBath.carryOverMl() : 0));
     }
 
-    void move(LogEntry.FillMoved moved) {
+    void move(FillMoved moved) {
         see(moved.stamp());
         endSpell(moved.stamp());
         kept = new FillState.Kept(
                 moved.bottle(), moved.place(), moved.air(), moved.stamp().happenedAt());
     }
 
-    void override(LogEntry.LimitOverridden entry) {
-        overrides.add(new FillState.Override(
+    void override(LimitOverridden entry) {
+        overrides.add(new FillState.PassedLimit(
                 entry.stamp().happenedAt(), entry.stamp().who(), entry.limits(), entry.reason()));
     }
 
-    void spill(LogEntry.FillSpilled spilled) {
+    void spill(FillSpilled spilled) {
         endSpell(spilled.stamp());
         about |= spilled.stamp().about();
         wear = wear.afterSpill(spilled.volumeMl());
     }
 
-    void topUp(LogEntry.FillToppedUp topped) {
+    void topUp(FillToppedUp topped) {
         see(topped.stamp());
         endSpell(topped.stamp());
         about |= topped.stamp().about();
@@ -130,7 +149,7 @@ final class FillFolding {
     }
 
     /** A look whose finding was put down to something else neither condemns, nor reassures, nor replaces. */
-    void inspect(LogEntry.FillInspected look) {
+    void inspect(FillInspected look) {
         if (look.chemistry()) {
             inspected = new Inspected(look.result(), look.stamp().happenedAt(), wear.rolls());
             trimPercent = look.trimPercent();
@@ -138,7 +157,7 @@ final class FillFolding {
     }
 
     /** It counts from the run whose film it was; a trim concerns the developer of the image alone. */
-    void inspect(LogEntry.FilmInspected look) {
+    void inspect(FilmInspected look) {
         if (look.chemistry()) {
             double then = rollsAfterRun.getOrDefault(look.run(), wear.rolls());
             inspected = new Inspected(look.result(), look.stamp().happenedAt(), then);
@@ -155,18 +174,18 @@ final class FillFolding {
         seenAt = stamp.happenedAt();
     }
 
-    void look(LogEntry.BathLooked looked) {
+    void look(BathLooked looked) {
         see(looked.stamp());
         signs.add(looked.sign());
     }
 
-    void measure(LogEntry.FillMeasured measured) {
+    void measure(FillMeasured measured) {
         see(measured.stamp());
         endSpell(measured.stamp());
         wear = wear.measuredAt(measured.volumeMl());
     }
 
-    void bar(LogEntry.FillBarred barred) {
+    void bar(FillBarred barred) {
         bar = new FillState.Bar(barred.stamp().happenedAt(), barred.stamp().who(), barred.reason());
     }
 
@@ -174,7 +193,7 @@ final class FillFolding {
         bar = null;
     }
 
-    void discard(LogEntry.FillsDiscarded entry, LogEntry.DiscardedFill fill) {
+    void discard(FillsDiscarded entry, DiscardedFill fill) {
         discarded = new FillState.Discarded(
                 entry.stamp().happenedAt(), entry.stamp().who(), entry.reason(), fill.volumeMl(), fill.route());
     }

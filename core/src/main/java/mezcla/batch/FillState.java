@@ -5,6 +5,13 @@ import java.util.List;
 import java.util.Set;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.AirKept;
+import mezcla.log.Bottle;
+import mezcla.log.Finding;
+import mezcla.log.MixedFill;
+import mezcla.log.Place;
+import mezcla.log.Sign;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
@@ -35,7 +42,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record FillState(
         long id,
-        LogEntry.MixedFill mixed,
+        MixedFill mixed,
         Leaflet leaflet,
         Instant mixedAt,
         boolean about,
@@ -53,7 +60,7 @@ public record FillState(
         Set<Sign> signs,
         List<Worn> path,
         Instant seenAt,
-        List<Override> overrides) {
+        List<PassedLimit> overrides) {
     private static final double UNEXPLAINED_ML = 10;
 
     /** Keeps its own lists. */
@@ -102,7 +109,7 @@ public record FillState(
      * @param limits their codes
      * @param reason why
      */
-    public record Override(Instant at, String who, List<String> limits, String reason) {}
+    public record PassedLimit(Instant at, String who, List<String> limits, String reason) {}
 
     /**
      * The last look at film that was put down to the chemistry, or found nothing wrong.
@@ -111,7 +118,7 @@ public record FillState(
      * @param at when
      * @param rollsAgo how many roll equivalents have gone through since
      */
-    public record Inspection(LogEntry.Result result, Instant at, double rollsAgo) {}
+    public record Inspection(Finding result, Instant at, double rollsAgo) {}
 
     /**
      * Why a fill must not be used.
@@ -190,11 +197,11 @@ public record FillState(
         refuseDiscarded();
         refuseInUse();
         if (bath().oneShot() != null) {
-            throw Refusal.of("one-shot-not-topped-up");
+            throw Refusal.of(new BatchObjection.OneShotNotToppedUp());
         }
         double roomMl = bottle().capacityMl() - volumeMl;
         if (Slack.exceeds(addedMl, roomMl)) {
-            throw Refusal.of("bottle-too-full", "bottle", bottle().label(), "roomMl", Math.max(0, roomMl));
+            throw Refusal.of(new BatchObjection.BottleTooFull(bottle().label(), Math.max(0, roomMl)));
         }
     }
 
@@ -205,7 +212,7 @@ public record FillState(
      */
     public void refuseInUse() {
         if (!inUse.isEmpty()) {
-            throw Refusal.of("in-use", "fill", this, "use", inUse.get(0));
+            throw Refusal.of(new BatchObjection.InUse(this, inUse.get(0).who()));
         }
     }
 
@@ -216,7 +223,7 @@ public record FillState(
      */
     public void refuseDiscarded() {
         if (discarded != null) {
-            throw Refusal.of("already-discarded", "bath", bath().role().name());
+            throw Refusal.of(new BatchObjection.AlreadyDiscarded(bath().role().name()));
         }
     }
 
@@ -228,7 +235,7 @@ public record FillState(
      */
     public void refuseSpillOf(double lostMl) {
         if (Slack.exceeds(lostMl, volumeMl)) {
-            throw Refusal.of("more-than-there-is", "leftMl", volumeMl);
+            throw Refusal.of(new BatchObjection.MoreThanThereIs(volumeMl));
         }
     }
 
@@ -241,7 +248,7 @@ public record FillState(
     public boolean explains(double measuredMl) {
         Bottle bottle = bottle();
         if (Slack.exceeds(measuredMl, bottle.capacityMl())) {
-            throw Refusal.of("bottle-too-small", "bottle", bottle.label(), "capacityMl", bottle.capacityMl());
+            throw Refusal.of(new BatchObjection.BottleTooSmall(bottle.label(), bottle.capacityMl()));
         }
         return Slack.reaches(measuredMl, volumeMl - UNEXPLAINED_ML);
     }

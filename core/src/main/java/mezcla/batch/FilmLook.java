@@ -2,6 +2,8 @@ package mezcla.batch;
 
 import java.time.Duration;
 import java.time.Instant;
+import mezcla.log.Finding;
+import mezcla.log.RunLogged;
 import org.jspecify.annotations.Nullable;
 
 /** When film can be judged, and what that corrects (rules, sections 4.5 and 6). */
@@ -14,7 +16,7 @@ public final class FilmLook {
     private FilmLook() {}
 
     /** Whether the film of a run is dry, so that it can be judged. */
-    public static boolean isDry(LogEntry.RunLogged run, Instant now) {
+    public static boolean isDry(RunLogged run, Instant now) {
         return !now.isBefore(run.stamp().happenedAt().plus(DRY_AFTER));
     }
 
@@ -25,7 +27,7 @@ public final class FilmLook {
      * @param result what was seen
      * @return the new trim; null where that finding corrects nothing
      */
-    public static @Nullable Double trim(double trimPercent, LogEntry.Result result) {
+    public static @Nullable Double trim(double trimPercent, Finding result) {
         return switch (result) {
             case THIN -> Double.valueOf(trimPercent + TRIM_STEP);
             case DENSE -> Double.valueOf(trimPercent - TRIM_STEP);

@@ -8,16 +8,59 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.LeafletObjection;
+import mezcla.log.BarLifted;
+import mezcla.log.BatchMixed;
+import mezcla.log.BathLooked;
+import mezcla.log.BathRenewed;
+import mezcla.log.DiscardedFill;
+import mezcla.log.DrumCollected;
+import mezcla.log.EntryVisitor;
+import mezcla.log.EntryVoided;
+import mezcla.log.FillBarred;
+import mezcla.log.FillInspected;
+import mezcla.log.FillMeasured;
+import mezcla.log.FillMoved;
+import mezcla.log.FillSeen;
+import mezcla.log.FillShared;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmInspected;
+import mezcla.log.KitArrived;
+import mezcla.log.LeafletCorrected;
+import mezcla.log.LimitOverridden;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.NoteLeft;
+import mezcla.log.PartCorrected;
+import mezcla.log.PartDecanted;
+import mezcla.log.PartMoved;
+import mezcla.log.PartOpened;
+import mezcla.log.PartThrownAway;
+import mezcla.log.PartUse;
+import mezcla.log.RunBath;
+import mezcla.log.RunCalledOff;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
+import mezcla.log.Stamp;
+import mezcla.log.Subject;
 import mezcla.measure.Refusal;
 
-/** Adds rows up, one after the other, in the order in which they happened. */
-final class Folding {
+/**
+ * Adds rows up, one after the other, in the order in which they happened. Each kind of row first finds everything that
+ * it names and only then changes anything, so a row that names what is not there changes nothing and is set aside
+ * (rules, 12).
+ */
+final class Folding implements EntryVisitor<Runnable> {
     private final Map<Long, KitFolding> kits = new LinkedHashMap<>();
     private final Map<Long, FillFolding> fills = new LinkedHashMap<>();
     private final Map<Long, BatchFolding> batches = new LinkedHashMap<>();
     private final Set<Long> startsOver = new HashSet<>();
     private final Map<Long, Leaflet> correctedLeaflets = new HashMap<>();
+    private final List<Anomaly> anomalies = new ArrayList<>();
 
     private Folding() {}
 
@@ -25,156 +68,319 @@ final class Folding {
     static Folding of(Collection<LogEntry> inOrder) {
         Folding folding = new Folding();
         for (LogEntry entry : inOrder) {
-            if (entry instanceof LogEntry.RunLogged run && run.started() != null) {
+            if (entry instanceof RunLogged run && run.started() != null) {
                 folding.startsOver.add(run.started());
-            } else if (entry instanceof LogEntry.RunCalledOff off) {
+            } else if (entry instanceof RunCalledOff off) {
                 folding.startsOver.add(off.started());
-            } else if (entry instanceof LogEntry.LeafletCorrected corrected) {
+            } else if (entry instanceof LeafletCorrected corrected) {
                 corrected.fillIds().forEach(fill -> folding.correctedLeaflets.put(fill, corrected.leaflet()));
             }
         }
         return folding;
     }
 
+    /** Adds a row, or sets it aside. */
     void add(LogEntry entry) {
-        if (entry instanceof LogEntry.OfOneFill one) {
-            addToFill(one);
-        } else if (entry instanceof LogEntry.KitArrived arrival) {
-            kits.put(arrival.kitId(), new KitFolding(arrival));
-        } else if (entry instanceof LogEntry.OfOnePart part) {
-            addToKit(part);
-        } else if (entry instanceof LogEntry.BatchMixed mix) {
-            batches.put(mix.batchId(), new BatchFolding(mix));
-            mix.fills().forEach(mixed -> addFill(mix.stamp(), mixed));
-        } else if (entry instanceof LogEntry.BathRenewed renewed) {
-            addFill(renewed.stamp(), renewed.fill());
-            batch(renewed.batchId()).renew(renewed.fill());
-        } else if (entry instanceof LogEntry.RunLogged run) {
-            addRun(run);
-        } else if (entry instanceof LogEntry.RunStarted start) {
-            addStart(start);
-        } else if (entry instanceof LogEntry.FillsDiscarded discarded) {
-            discarded.fills().forEach(each -> fill(each.fillId()).discard(discarded, each));
-        } else if (entry instanceof LogEntry.FilmInspected look) {
-            look.fillIds().forEach(id -> fill(id).inspect(look));
-            batch(look.batchId()).inspect(look);
-        } else if (entry instanceof LogEntry.NoteLeft note) {
-            batch(note.batchId()).note(note);
+        Runnable change;
+        try {
+            change = entry.accept(this);
+        } catch (Refusal refusal) {
+            anomalies.add(new Anomaly(entry, refusal.objection()));
+            return;
         }
+        change.run();
     }
 
-    private void addToKit(LogEntry.OfOnePart entry) {
+    @Override
+    public Runnable kitArrived(KitArrived entry) {
+        refuseTwice(kits, entry.kitId(), Subject.kit(entry.kitId()));
+        return () -> kits.put(entry.kitId(), new KitFolding(entry));
+    }
+
+    @Override
+    public Runnable partOpened(PartOpened entry) {
         KitFolding kit = kit(entry.kitId());
-        if (entry instanceof LogEntry.PartOpened opened) {
-            kit.open(opened.part(), opened.stamp());
-        } else if (entry instanceof LogEntry.PartDecanted decanted) {
-            kit.decant(decanted);
-        } else if (entry instanceof LogEntry.PartCorrected corrected) {
-            kit.correct(corrected);
-        } else if (entry instanceof LogEntry.PartThrownAway gone) {
-            kit.take(gone.part(), gone.amount());
-        } else if (entry instanceof LogEntry.PartMoved moved) {
-            kit.take(moved.part(), moved.amount());
-            kit(moved.toKitId()).receive(moved, kit);
+        return () -> kit.open(entry.part(), entry.stamp());
+    }
+
+    @Override
+    public Runnable partDecanted(PartDecanted entry) {
+        KitFolding kit = kit(entry.kitId());
+        return () -> kit.decant(entry);
+    }
+
+    @Override
+    public Runnable partCorrected(PartCorrected entry) {
+        KitFolding kit = kit(entry.kitId());
+        return () -> kit.correct(entry);
+    }
+
+    @Override
+    public Runnable partThrownAway(PartThrownAway entry) {
+        KitFolding kit = kit(entry.kitId());
+        return () -> kit.take(entry.part(), entry.amount());
+    }
+
+    @Override
+    public Runnable partMoved(PartMoved entry) {
+        KitFolding from = kit(entry.kitId());
+        KitFolding to = kit(entry.toKitId());
+        return () -> {
+            from.take(entry.part(), entry.amount());
+            to.receive(entry, from);
+        };
+    }
+
+    @Override
+    public Runnable batchMixed(BatchMixed entry) {
+        refuseTwice(batches, entry.batchId(), Subject.batch(entry.batchId()));
+        if (entry.fills().isEmpty()) {
+            throw Refusal.of(new LeafletObjection.BathsMissing());
         }
+        List<FillFolding> made = entry.fills().stream()
+                .map(mixed -> newFill(entry.stamp(), mixed))
+                .toList();
+        return () -> {
+            batches.put(entry.batchId(), new BatchFolding(entry));
+            made.forEach(fill -> addFill(fill, entry.stamp()));
+        };
     }
 
-    private void addRun(LogEntry.RunLogged run) {
-        batch(run.batchId()).run(run);
-        double equivalents = run.equivalents();
-        run.baths().forEach(bath -> fill(bath.fillId()).run(run.stamp(), equivalents, bath));
+    @Override
+    public Runnable bathRenewed(BathRenewed entry) {
+        BatchFolding batch = batch(entry.batchId());
+        FillFolding fresh = newFill(entry.stamp(), entry.fill());
+        return () -> {
+            addFill(fresh, entry.stamp());
+            batch.renew(entry.fill());
+        };
     }
 
-    private void addToFill(LogEntry.OfOneFill entry) {
-        FillFolding fill = fill(entry.fillId());
-        if (entry instanceof LogEntry.FillSpilled spilled) {
-            fill.spill(spilled);
-        } else if (entry instanceof LogEntry.FillToppedUp topped) {
-            fill.topUp(topped);
-            use(topped.uses(), topped.stamp());
-        } else if (entry instanceof LogEntry.FillMeasured measured) {
-            fill.measure(measured);
-        } else if (entry instanceof LogEntry.FillMoved moved) {
-            fill.move(moved);
-        } else if (entry instanceof LogEntry.FillBarred barred) {
-            fill.bar(barred);
-        } else if (entry instanceof LogEntry.BarLifted) {
-            fill.liftBar();
-        } else if (entry instanceof LogEntry.FillInspected inspected) {
-            fill.inspect(inspected);
-        } else if (entry instanceof LogEntry.FillSeen seen) {
-            fill.see(seen.stamp());
-        } else if (entry instanceof LogEntry.BathLooked looked) {
-            fill.look(looked);
-        } else if (entry instanceof LogEntry.LimitOverridden overridden) {
-            fill.override(overridden);
-        } else if (entry instanceof LogEntry.FillShared shared) {
-            batch(shared.batchId()).share(fill.mixed());
-        }
-    }
-
-    private void addFill(Stamp stamp, LogEntry.MixedFill mixed) {
-        Leaflet leaflet = correctedLeaflets.getOrDefault(mixed.fillId(), mixed.leaflet());
-        fills.put(mixed.fillId(), new FillFolding(stamp, mixed, leaflet));
-        use(mixed.uses(), stamp);
-    }
-
-    private void use(List<LogEntry.PartUse> uses, Stamp stamp) {
-        uses.stream().filter(use -> kits.containsKey(use.kitId())).forEach(use -> kit(use.kitId())
-                .use(use, stamp));
+    @Override
+    public Runnable runLogged(RunLogged entry) {
+        BatchFolding batch = batch(entry.batchId());
+        Map<RunBath, FillFolding> through = through(entry.baths());
+        return () -> {
+            batch.run(entry);
+            double equivalents = entry.equivalents();
+            through.forEach((bath, fill) -> fill.run(entry.stamp(), equivalents, bath));
+        };
     }
 
     /** A run that is over counts by the row that says how it went. */
-    private void addStart(LogEntry.RunStarted start) {
-        if (!startsOver.contains(start.stamp().sequence())) {
-            batch(start.batchId()).start(start);
-            start.baths().forEach(bath -> fill(bath.fillId()).start(start, bath));
+    @Override
+    public Runnable runStarted(RunStarted entry) {
+        if (startsOver.contains(entry.stamp().sequence())) {
+            return () -> {};
+        }
+        BatchFolding batch = batch(entry.batchId());
+        Map<RunBath, FillFolding> through = through(entry.baths());
+        return () -> {
+            batch.start(entry);
+            through.forEach((bath, fill) -> fill.start(entry, bath));
+        };
+    }
+
+    /** Its start was left out beforehand. */
+    @Override
+    public Runnable runCalledOff(RunCalledOff entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable fillSpilled(FillSpilled entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.spill(entry);
+    }
+
+    @Override
+    public Runnable fillToppedUp(FillToppedUp entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> {
+            fill.topUp(entry);
+            use(entry.uses(), entry.stamp());
+        };
+    }
+
+    @Override
+    public Runnable fillShared(FillShared entry) {
+        FillFolding fill = fill(entry.fillId());
+        BatchFolding batch = batch(entry.batchId());
+        return () -> batch.share(fill.mixed());
+    }
+
+    @Override
+    public Runnable fillMoved(FillMoved entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.move(entry);
+    }
+
+    @Override
+    public Runnable limitOverridden(LimitOverridden entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.override(entry);
+    }
+
+    @Override
+    public Runnable fillMeasured(FillMeasured entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.measure(entry);
+    }
+
+    @Override
+    public Runnable fillBarred(FillBarred entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.bar(entry);
+    }
+
+    @Override
+    public Runnable barLifted(BarLifted entry) {
+        return fill(entry.fillId())::liftBar;
+    }
+
+    @Override
+    public Runnable fillInspected(FillInspected entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.inspect(entry);
+    }
+
+    @Override
+    public Runnable bathLooked(BathLooked entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.look(entry);
+    }
+
+    @Override
+    public Runnable fillSeen(FillSeen entry) {
+        FillFolding fill = fill(entry.fillId());
+        return () -> fill.see(entry.stamp());
+    }
+
+    /** The sheets that govern fills were looked up beforehand. */
+    @Override
+    public Runnable leafletCorrected(LeafletCorrected entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable noteLeft(NoteLeft entry) {
+        BatchFolding batch = batch(entry.batchId());
+        return () -> batch.note(entry);
+    }
+
+    @Override
+    public Runnable filmInspected(FilmInspected entry) {
+        BatchFolding batch = batch(entry.batchId());
+        List<FillFolding> through = entry.fillIds().stream().map(this::fill).toList();
+        return () -> {
+            through.forEach(fill -> fill.inspect(entry));
+            batch.inspect(entry);
+        };
+    }
+
+    @Override
+    public Runnable fillsDiscarded(FillsDiscarded entry) {
+        Map<DiscardedFill, FillFolding> gone = new LinkedHashMap<>();
+        entry.fills().forEach(each -> gone.put(each, fill(each.fillId())));
+        return () -> gone.forEach((each, fill) -> fill.discard(entry, each));
+    }
+
+    /** Drums have levels of their own ({@link DrumLevel}). */
+    @Override
+    public Runnable drumCollected(DrumCollected entry) {
+        return () -> {};
+    }
+
+    /** What was voided was left out beforehand. */
+    @Override
+    public Runnable entryVoided(EntryVoided entry) {
+        return () -> {};
+    }
+
+    private Map<RunBath, FillFolding> through(List<RunBath> baths) {
+        Map<RunBath, FillFolding> through = new LinkedHashMap<>();
+        baths.forEach(bath -> through.put(bath, fill(bath.fillId())));
+        return through;
+    }
+
+    private FillFolding newFill(Stamp stamp, MixedFill mixed) {
+        refuseTwice(fills, mixed.fillId(), Subject.fill(mixed.fillId()));
+        return new FillFolding(stamp, mixed, correctedLeaflets.getOrDefault(mixed.fillId(), mixed.leaflet()));
+    }
+
+    private void addFill(FillFolding fill, Stamp stamp) {
+        fills.put(fill.mixed().fillId(), fill);
+        use(fill.mixed().uses(), stamp);
+    }
+
+    private void use(List<PartUse> uses, Stamp stamp) {
+        for (PartUse use : uses) {
+            KitFolding kit = kits.get(use.kitId());
+            if (kit != null) {
+                kit.use(use, stamp);
+            }
         }
     }
 
     private KitFolding kit(long id) {
-        return known(kits, id, "unknown-kit", "kit");
+        return known(kits, id, Subject.kit(id));
     }
 
     private FillFolding fill(long id) {
-        return known(fills, id, "unknown-fill", "fill");
+        return known(fills, id, Subject.fill(id));
     }
 
     private BatchFolding batch(long id) {
-        return known(batches, id, "unknown-batch", "batch");
+        return known(batches, id, Subject.batch(id));
     }
 
-    private static <T> T known(Map<Long, T> all, long id, String code, String what) {
+    private static <T> T known(Map<Long, T> all, long id, Subject subject) {
         T found = all.get(id);
         if (found == null) {
-            throw Refusal.of(code, what, id);
+            throw Refusal.of(new BatchObjection.NotThereYet(subject));
         }
         return found;
     }
 
-    LogState state(Map<Long, List<KitState.Share>> shares) {
+    private static <T> void refuseTwice(Map<Long, T> all, long id, Subject subject) {
+        if (all.containsKey(id)) {
+            throw Refusal.of(new BatchObjection.ThereAlready(subject));
+        }
+    }
+
+    /**
+     * What the rows add up to.
+     *
+     * @param log all rows, voided ones too, by whose order of recording money is dealt out
+     */
+    LogState state(Collection<LogEntry> log) {
+        Set<Long> odd =
+                anomalies.stream().map(each -> each.entry().stamp().sequence()).collect(Collectors.toSet());
+        Map<Long, List<KitState.Share>> shares = KitShares.inOrderOfRecording(log.stream()
+                .filter(entry -> !odd.contains(entry.stamp().sequence()))
+                .toList());
         Map<Long, KitState> kitStates = new LinkedHashMap<>();
         kits.forEach((id, kit) -> kitStates.put(id, kit.state(shares.getOrDefault(id, List.of()))));
         Map<Long, FillState> fillStates = new HashMap<>();
         fills.forEach((id, fill) -> fillStates.put(id, fill.state()));
         Map<Long, BatchState> batchStates = new LinkedHashMap<>();
         batches.forEach((id, batch) -> batchStates.put(id, batch.state(fillStates)));
-        return new LogState(kitStates, batchStates);
+        return new LogState(kitStates, batchStates, anomalies);
     }
 
     /** Adds up what happened to one batch. */
     private static final class BatchFolding {
-        private final LogEntry.BatchMixed mix;
+        private final BatchMixed mix;
         private final Map<String, Long> slots = new LinkedHashMap<>();
-        private final Map<String, LogEntry.MixedFill> latest = new LinkedHashMap<>();
+        private final Map<String, MixedFill> latest = new LinkedHashMap<>();
         private final Set<Long> guests = new HashSet<>();
         private final List<Long> replaced = new ArrayList<>();
-        private final List<LogEntry.RunLogged> runs = new ArrayList<>();
-        private final List<LogEntry.RunStarted> inUse = new ArrayList<>();
-        private final List<LogEntry.NoteLeft> notes = new ArrayList<>();
-        private final List<LogEntry.FilmInspected> looks = new ArrayList<>();
+        private final List<RunLogged> runs = new ArrayList<>();
+        private final List<RunStarted> inUse = new ArrayList<>();
+        private final List<NoteLeft> notes = new ArrayList<>();
+        private final List<FilmInspected> looks = new ArrayList<>();
 
-        BatchFolding(LogEntry.BatchMixed mix) {
+        BatchFolding(BatchMixed mix) {
             this.mix = mix;
             mix.fills().forEach(fill -> {
                 slots.put(fill.bathKey(), fill.fillId());
@@ -182,12 +388,12 @@ final class Folding {
             });
         }
 
-        void renew(LogEntry.MixedFill fill) {
+        void renew(MixedFill fill) {
             putInto(fill.bathKey(), fill);
         }
 
         /** A guest takes the place of the bath that does the same, or a place of its own. */
-        void share(LogEntry.MixedFill guest) {
+        void share(MixedFill guest) {
             String slot = latest.entrySet().stream()
                     .filter(entry ->
                             entry.getValue().bath().role().equals(guest.bath().role()))
@@ -198,7 +404,7 @@ final class Folding {
             guests.add(guest.fillId());
         }
 
-        private void putInto(String slot, LogEntry.MixedFill fill) {
+        private void putInto(String slot, MixedFill fill) {
             Long before = slots.put(slot, fill.fillId());
             latest.put(slot, fill);
             if (before != null) {
@@ -206,19 +412,19 @@ final class Folding {
             }
         }
 
-        void run(LogEntry.RunLogged run) {
+        void run(RunLogged run) {
             runs.add(run);
         }
 
-        void start(LogEntry.RunStarted start) {
+        void start(RunStarted start) {
             inUse.add(start);
         }
 
-        void inspect(LogEntry.FilmInspected look) {
+        void inspect(FilmInspected look) {
             looks.add(look);
         }
 
-        void note(LogEntry.NoteLeft note) {
+        void note(NoteLeft note) {
             notes.add(note);
         }
 

@@ -5,16 +5,22 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.leaflet.Part;
+import mezcla.log.KitArrived;
+import mezcla.log.PartCorrected;
+import mezcla.log.PartDecanted;
+import mezcla.log.PartMoved;
+import mezcla.log.PartUse;
+import mezcla.log.Stamp;
 
 /** Adds up what happened to one kit. */
 final class KitFolding {
-    private final LogEntry.KitArrived arrival;
+    private final KitArrived arrival;
     private final Map<String, Double> left = new HashMap<>();
     private final Map<String, Instant> openedAt = new HashMap<>();
     private final Map<String, PartState.Decanted> decanted = new HashMap<>();
     private final Map<String, Double> movedIn = new HashMap<>();
 
-    KitFolding(LogEntry.KitArrived arrival) {
+    KitFolding(KitArrived arrival) {
         this.arrival = arrival;
         arrival.parts().forEach(part -> left.put(part.key(), part.amount()));
     }
@@ -23,7 +29,7 @@ final class KitFolding {
         openedAt.putIfAbsent(part, stamp.happenedAt());
     }
 
-    void use(LogEntry.PartUse use, Stamp stamp) {
+    void use(PartUse use, Stamp stamp) {
         open(use.part(), stamp);
         take(use.part(), use.amount());
     }
@@ -34,18 +40,18 @@ final class KitFolding {
         movedIn.computeIfPresent(part, (key, moved) -> Math.max(0, Math.min(moved, rest)));
     }
 
-    void decant(LogEntry.PartDecanted decant) {
+    void decant(PartDecanted decant) {
         open(decant.part(), decant.stamp());
         decanted.put(decant.part(), new PartState.Decanted(decant.stamp().happenedAt(), decant.vials()));
     }
 
-    void correct(LogEntry.PartCorrected corrected) {
+    void correct(PartCorrected corrected) {
         left.put(corrected.part(), corrected.left());
         movedIn.computeIfPresent(corrected.part(), (key, moved) -> Math.min(moved, corrected.left()));
     }
 
     /** The older of the two clocks counts for what is mixed up. */
-    void receive(LogEntry.PartMoved moved, KitFolding from) {
+    void receive(PartMoved moved, KitFolding from) {
         left.merge(moved.part(), moved.amount(), Double::sum);
         movedIn.merge(moved.part(), moved.amount(), Double::sum);
         Instant theirs = from.openedAt.getOrDefault(moved.part(), moved.stamp().happenedAt());

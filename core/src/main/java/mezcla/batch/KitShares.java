@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import mezcla.log.EntryVoided;
+import mezcla.log.LogEntry;
 
 /** What fills took of each kit's value, in the order of recording: money once given is never dealt out anew. */
 final class KitShares {
@@ -18,7 +20,7 @@ final class KitShares {
         log.stream()
                 .sorted(Comparator.comparingLong(entry -> entry.stamp().sequence()))
                 .forEach(entry -> {
-                    if (entry instanceof LogEntry.EntryVoided gone) {
+                    if (entry instanceof EntryVoided gone) {
                         LogEntry voided = rows.get(gone.voided());
                         if (voided != null) {
                             add(shares, voided, true);
@@ -32,7 +34,7 @@ final class KitShares {
     }
 
     private static void add(Map<Long, List<KitState.Share>> shares, LogEntry entry, boolean givenBack) {
-        LogEntry.usesByFill(entry).entrySet().stream()
+        entry.usesByFill().entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .forEach(uses -> {
                     Map<Long, Double> byKit = new TreeMap<>();

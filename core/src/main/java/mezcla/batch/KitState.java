@@ -11,7 +11,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.LeafletObjection;
 import mezcla.leaflet.Part;
+import mezcla.log.KitArrived;
+import mezcla.log.PartUse;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import mezcla.mixing.BatchPlan;
@@ -24,7 +27,7 @@ import mezcla.mixing.BatchPlan;
  * @param parts what is left of each part, in the order of the leaflet
  * @param shares what fills took of its value, in the order of recording
  */
-public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> parts, List<Share> shares) {
+public record KitState(long id, KitArrived arrival, List<PartState> parts, List<Share> shares) {
     /**
      * A share of the kit's value, taken by a fill or given back by a void.
      *
@@ -80,7 +83,7 @@ public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> par
     }
 
     /** What a planned bath takes of it, as the log keeps it. */
-    public List<LogEntry.PartUse> uses(BatchPlan.PlannedBath bath) {
+    public List<PartUse> uses(BatchPlan.PlannedBath bath) {
         return Stock.of(this).uses(bath);
     }
 
@@ -122,7 +125,7 @@ public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> par
         return parts.stream()
                 .filter(state -> state.part().key().equals(key))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-part", "part", key));
+                .orElseThrow(() -> Refusal.of(new LeafletObjection.UnknownPart(key)));
     }
 
     /**
@@ -135,12 +138,8 @@ public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> par
     public void refuseTaking(String key, double amount) {
         PartState state = part(key);
         if (Slack.exceeds(amount, state.left() + 1e-6)) {
-            throw Refusal.of(
-                    "more-of-part-than-there-is",
-                    "left",
-                    state.left(),
-                    "unit",
-                    state.part().unit());
+            throw Refusal.of(new BatchObjection.MoreOfPartThanThereIs(
+                    state.left(), state.part().unit()));
         }
     }
 
@@ -157,13 +156,13 @@ public record KitState(long id, LogEntry.KitArrived arrival, List<PartState> par
         if (other.id == id
                 || !same
                 || other.parts.stream().noneMatch(each -> each.part().key().equals(key))) {
-            throw Refusal.of("kits-differ");
+            throw Refusal.of(new BatchObjection.KitsDiffer());
         }
         if (state.left() <= 0) {
-            throw Refusal.of("part-used-up");
+            throw Refusal.of(new BatchObjection.PartUsedUp());
         }
         if (state.openedAt() == null) {
-            throw Refusal.of("part-sealed");
+            throw Refusal.of(new BatchObjection.PartSealed());
         }
     }
 }

@@ -15,6 +15,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import mezcla.log.EntryVoided;
+import mezcla.log.KitArrived;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.Stamp;
+import mezcla.log.Subject;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 
@@ -32,9 +38,9 @@ public final class LogBook {
     public static final Comparator<LogEntry> NEWEST_FIRST = LogState.IN_ORDER.reversed();
 
     private final List<LogEntry> entries;
-    private final Map<Named, Strand> strands;
+    private final Map<Subject, Strand> strands;
     private final Map<Long, LogEntry> beginnings;
-    private final Map<Long, LogEntry.EntryVoided> voids;
+    private final Map<Long, EntryVoided> voids;
     private final List<LogEntry> waste;
     private @Nullable LogState state;
     private @Nullable List<LogEntry> newestFirst;
@@ -42,36 +48,15 @@ public final class LogBook {
 
     private LogBook(
             List<LogEntry> entries,
-            Map<Named, Strand> strands,
+            Map<Subject, Strand> strands,
             Map<Long, LogEntry> beginnings,
-            Map<Long, LogEntry.EntryVoided> voids,
+            Map<Long, EntryVoided> voids,
             List<LogEntry> waste) {
         this.entries = Collections.unmodifiableList(entries);
         this.strands = strands;
         this.beginnings = beginnings;
         this.voids = voids;
         this.waste = Collections.unmodifiableList(waste);
-    }
-
-    /** Something that rows are about. */
-    private record Named(Kind kind, long id) {
-        private enum Kind {
-            KIT,
-            BATCH,
-            FILL
-        }
-
-        static Named kit(long id) {
-            return new Named(Kind.KIT, id);
-        }
-
-        static Named batch(long id) {
-            return new Named(Kind.BATCH, id);
-        }
-
-        static Named fill(long id) {
-            return new Named(Kind.FILL, id);
-        }
     }
 
     /** Rows that have something in common, and what they add up to once somebody asked. */
@@ -105,9 +90,9 @@ public final class LogBook {
         }
         List<LogEntry> all = new ArrayList<>(entries.size() + later.size());
         all.addAll(entries);
-        Threads threads = new Threads(strands);
+        Tying tying = new Tying(strands);
         Map<Long, LogEntry> made = new HashMap<>(beginnings);
-        Map<Long, LogEntry.EntryVoided> gone = new HashMap<>(voids);
+        Map<Long, EntryVoided> gone = new HashMap<>(voids);
         List<LogEntry> poured = new ArrayList<>(waste);
         for (LogEntry entry : later) {
             if (!all.isEmpty()
@@ -116,15 +101,16 @@ public final class LogBook {
                 throw new IllegalArgumentException("entry " + entry.stamp().sequence() + " is in the book already");
             }
             all.add(entry);
-            threads.add(entry, named(entry, all));
-            LogEntry.fillsMade(entry).forEach(fill -> made.put(fill.fillId(), entry));
-            if (entry instanceof LogEntry.EntryVoided voiding) {
+            tying.add(entry, tiedBy(entry, all));
+            entry.fillsMade().forEach(fill -> made.put(fill.fillId(), entry));
+            if (entry instanceof EntryVoided voiding) {
                 gone.put(voiding.voided(), voiding);
-            } else if (entry instanceof LogEntry.FillsDiscarded || entry instanceof LogEntry.DrumCollected) {
+            }
+            if (entry.touches().stream().anyMatch(each -> each.kind() == Subject.Kind.DRUM)) {
                 poured.add(entry);
             }
         }
-        return new LogBook(all, threads.strands(), made, gone, poured);
+        return new LogBook(all, tying.strands(), made, gone, poured);
     }
 
     /**
@@ -142,15 +128,18 @@ public final class LogBook {
     }
 
     /** Ties new rows to the strands that they belong to. */
-    private static final class Threads {
-        private final Map<Named, Strand> strands;
+    private static final class Tying {
+        private final Map<Subject, Strand> strands;
         private final Map<Strand, List<LogEntry>> growing = new HashMap<>();
 
-        Threads(Map<Named, Strand> strands) {
+        Tying(Map<Subject, Strand> strands) {
             this.strands = new HashMap<>(strands);
         }
 
-        void add(LogEntry entry, Set<Named> about) {
+        void add(LogEntry entry, Set<Subject> about) {
+            if (about.isEmpty()) {
+                return;
+            }
             Set<Strand> touched = new HashSet<>();
             about.forEach(each -> {
                 Strand strand = strands.get(each);
@@ -178,31 +167,26 @@ public final class LogBook {
             return strand;
         }
 
-        Map<Named, Strand> strands() {
+        Map<Subject, Strand> strands() {
             return strands;
         }
     }
 
-    private static Set<Named> named(LogEntry entry, List<LogEntry> all) {
-        Set<Named> named = new HashSet<>();
-        LogEntry.fillsConcerned(entry).forEach(fill -> named.add(Named.fill(fill)));
-        LogEntry.usesByFill(entry).values().stream()
-                .flatMap(List::stream)
-                .forEach(use -> named.add(Named.kit(use.kitId())));
-        if (entry instanceof LogEntry.KitArrived kit) {
-            named.add(Named.kit(kit.kitId()));
-        } else if (entry instanceof LogEntry.OfOnePart part) {
-            named.add(Named.kit(part.kitId()));
-            if (part instanceof LogEntry.PartMoved moved) {
-                named.add(Named.kit(moved.toKitId()));
+    /** What ties a row to others; a row about another one belongs where that one does. */
+    private static Set<Subject> tiedBy(LogEntry entry, List<LogEntry> all) {
+        Set<Subject> ties = new HashSet<>();
+        for (Subject subject : entry.touches()) {
+            if (subject.ties()) {
+                ties.add(subject);
+            } else if (subject.kind() == Subject.Kind.ENTRY
+                    && subject.id() < entry.stamp().sequence()) {
+                int position = find(all, subject.id());
+                if (position >= 0) {
+                    ties.addAll(tiedBy(all.get(position), all));
+                }
             }
-        } else if (entry instanceof LogEntry.RunCalledOff off) {
-            named.addAll(named(row(all, off.started()), all));
-        } else if (entry instanceof LogEntry.EntryVoided gone) {
-            named.addAll(named(row(all, gone.voided()), all));
         }
-        LogEntry.batchNamed(entry).ifPresent(batch -> named.add(Named.batch(batch)));
-        return named;
+        return ties;
     }
 
     private static LogEntry row(List<LogEntry> inOrder, long sequence) {
@@ -210,6 +194,15 @@ public final class LogBook {
     }
 
     private static int position(List<LogEntry> inOrder, long sequence) {
+        int found = find(inOrder, sequence);
+        if (found < 0) {
+            throw Refusal.of(new BatchObjection.UnknownEntry(sequence));
+        }
+        return found;
+    }
+
+    /** Where a row stands, or less than 0 where there is none of that number. */
+    private static int find(List<LogEntry> inOrder, long sequence) {
         int low = 0;
         int high = inOrder.size() - 1;
         while (low <= high) {
@@ -224,7 +217,7 @@ public final class LogBook {
                 high = middle - 1;
             }
         }
-        throw Refusal.of("unknown-entry", "sequence", sequence);
+        return -1;
     }
 
     /** Every row, in the order of recording. */
@@ -241,6 +234,12 @@ public final class LogBook {
         return row(entries, sequence);
     }
 
+    /** The row of that number; empty where there is none. */
+    public Optional<LogEntry> find(long sequence) {
+        int position = find(entries, sequence);
+        return position < 0 ? Optional.empty() : Optional.of(entries.get(position));
+    }
+
     /**
      * Where a row stands among {@link #entries}, from 0.
      *
@@ -250,38 +249,32 @@ public final class LogBook {
         return position(entries, sequence);
     }
 
-    /**
-     * The row that made a fill, voided or not.
-     *
-     * @throws Refusal {@code unknown-fill}
-     */
-    public LogEntry making(long fillId) {
-        LogEntry made = beginnings.get(fillId);
-        if (made == null) {
-            throw Refusal.of("unknown-fill", "fill", fillId);
-        }
-        return made;
+    /** The row that made a fill, voided or not; empty where no row did. */
+    public Optional<LogEntry> making(long fillId) {
+        return Optional.ofNullable(beginnings.get(fillId));
+    }
+
+    /** A fill as it was mixed, voided or not; empty where no row made it. */
+    public Optional<MixedFill> mixed(long fillId) {
+        return making(fillId).flatMap(entry -> entry.fillsMade().stream()
+                .filter(made -> made.fillId() == fillId)
+                .findFirst());
     }
 
     /** The row that voided another one, if any did. */
-    public Optional<LogEntry.EntryVoided> voiding(long sequence) {
+    public Optional<EntryVoided> voiding(long sequence) {
         return Optional.ofNullable(voids.get(sequence));
     }
 
-    /**
-     * The row with which a kit came, voided or not.
-     *
-     * @throws Refusal {@code unknown-kit}
-     */
-    public LogEntry.KitArrived arrival(long kitId) {
-        Strand strand = strands.get(Named.kit(kitId));
+    /** The row with which a kit came, voided or not; empty where none did. */
+    public Optional<KitArrived> arrival(long kitId) {
+        Strand strand = strands.get(Subject.kit(kitId));
         return (strand == null ? List.<LogEntry>of() : strand.rows)
                 .stream()
-                        .filter(LogEntry.KitArrived.class::isInstance)
-                        .map(LogEntry.KitArrived.class::cast)
+                        .filter(KitArrived.class::isInstance)
+                        .map(KitArrived.class::cast)
                         .filter(kit -> kit.kitId() == kitId)
-                        .findFirst()
-                        .orElseThrow(() -> Refusal.of("unknown-kit", "kit", kitId));
+                        .findFirst();
     }
 
     /** The rows about waste, voided or not, in the order of recording. */
@@ -327,9 +320,9 @@ public final class LogBook {
      * @throws Refusal {@code unknown-batch}
      */
     public List<LogEntry> about(long batchId) {
-        Strand strand = strands.get(Named.batch(batchId));
+        Strand strand = strands.get(Subject.batch(batchId));
         if (strand == null) {
-            throw Refusal.of("unknown-batch", "batch", batchId);
+            throw Refusal.of(new BatchObjection.UnknownBatch(batchId));
         }
         return strand.rows.stream()
                 .sorted(Comparator.comparingLong(row -> row.stamp().sequence()))
@@ -344,7 +337,11 @@ public final class LogBook {
                     Set.copyOf(strands.values()).stream().map(Strand::state).toList();
             known = new LogState(
                     ordered(parts.stream().map(LogState::kits), kit -> kit.arrival()),
-                    ordered(parts.stream().map(LogState::batches), BatchState::mixed));
+                    ordered(parts.stream().map(LogState::batches), BatchState::mixed),
+                    parts.stream()
+                            .flatMap(part -> part.anomalies().stream())
+                            .sorted(Comparator.comparing(Anomaly::entry, LogState.IN_ORDER))
+                            .toList());
             state = known;
         }
         return known;

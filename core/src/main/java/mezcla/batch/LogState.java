@@ -7,6 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import mezcla.log.EntryVoided;
+import mezcla.log.LeafletCorrected;
+import mezcla.log.LogEntry;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 
 /**
@@ -15,17 +19,23 @@ import mezcla.measure.Refusal;
  *
  * @param kits every kit, by its id, in the order of arrival
  * @param batches every batch, by its id, in the order of mixing
+ * @param anomalies the rows that could not be applied, in the order in which they happened
  */
-public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) {
+public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches, List<Anomaly> anomalies) {
     /** The order in which things happened. */
     static final Comparator<LogEntry> IN_ORDER = Comparator.comparing(
                     (LogEntry entry) -> entry.stamp().happenedAt())
             .thenComparingLong(entry -> entry.stamp().sequence());
 
+    /** Keeps its own list. */
+    public LogState {
+        anomalies = List.copyOf(anomalies);
+    }
+
     /**
-     * Folds a log.
+     * Folds a log. Any rows can be folded: those that cannot be applied are among the anomalies.
      *
-     * @param log the rows, in any order; those about a kit or fill must include the row that brought it about
+     * @param log the rows, in any order
      */
     public static LogState fold(Collection<LogEntry> log) {
         Set<Long> voided = Voiding.voided(log);
@@ -35,7 +45,7 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
                 .toList();
         Folding folding = Folding.of(counting);
         counting.forEach(folding::add);
-        return folding.state(KitShares.inOrderOfRecording(log));
+        return folding.state(log);
     }
 
     /**
@@ -47,8 +57,8 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
      */
     public static LogState foldUntil(Collection<LogEntry> log, Instant when) {
         return fold(log.stream()
-                .filter(entry -> entry instanceof LogEntry.EntryVoided
-                        || entry instanceof LogEntry.LeafletCorrected
+                .filter(entry -> entry instanceof EntryVoided
+                        || entry instanceof LeafletCorrected
                         || !entry.stamp().happenedAt().isAfter(when))
                 .toList());
     }
@@ -61,7 +71,7 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
     public BatchState batch(long id) {
         BatchState batch = batches.get(id);
         if (batch == null) {
-            throw Refusal.of("unknown-batch", "batch", id);
+            throw Refusal.of(new BatchObjection.UnknownBatch(id));
         }
         return batch;
     }
@@ -74,7 +84,7 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
     public KitState kit(long id) {
         KitState kit = kits.get(id);
         if (kit == null) {
-            throw Refusal.of("unknown-kit", "kit", id);
+            throw Refusal.of(new BatchObjection.UnknownKit(id));
         }
         return kit;
     }
@@ -97,7 +107,7 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
         return batches.values().stream()
                 .filter(batch -> batch.own().anyMatch(fill -> fill.id() == fillId))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-fill", "fill", fillId));
+                .orElseThrow(() -> Refusal.of(new BatchObjection.UnknownFill(fillId)));
     }
 
     /** The batches that a fill serves in, the one that it was mixed for among them. */
@@ -119,11 +129,11 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches) 
      * @param sequence the row
      * @throws Refusal {@code run-is-over} when it was logged, called off or voided, or never was
      */
-    public LogEntry.RunStarted underWay(long sequence) {
+    public RunStarted underWay(long sequence) {
         return batches.values().stream()
                 .flatMap(batch -> batch.inUse().stream())
                 .filter(start -> start.stamp().sequence() == sequence)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("run-is-over"));
+                .orElseThrow(() -> Refusal.of(new BatchObjection.RunIsOver()));
     }
 }

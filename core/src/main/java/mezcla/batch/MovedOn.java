@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import mezcla.log.LogEntry;
+import mezcla.log.Subject;
 
 /** What was recorded about a batch since somebody looked at it. */
 public final class MovedOn {
@@ -22,14 +24,14 @@ public final class MovedOn {
                 .map(FillState::id)
                 .collect(Collectors.toSet());
         Set<Long> about = log.stream()
-                .filter(entry -> LogEntry.fillsConcerned(entry).stream().anyMatch(fills::contains))
+                .filter(entry -> entry.fillsConcerned().stream().anyMatch(fills::contains))
                 .map(entry -> entry.stamp().sequence())
                 .collect(Collectors.toSet());
         return log.stream()
                 .filter(entry -> entry.stamp().sequence() > seen)
                 .filter(entry -> about.contains(entry.stamp().sequence())
-                        || entry instanceof LogEntry.EntryVoided gone && about.contains(gone.voided())
-                        || entry instanceof LogEntry.RunCalledOff off && about.contains(off.started()))
+                        || entry.touches().stream()
+                                .anyMatch(each -> each.kind() == Subject.Kind.ENTRY && about.contains(each.id())))
                 .toList();
     }
 }

@@ -32,19 +32,19 @@ public final class ShortCode {
     public static long fillOf(String typed) {
         String code = typed.toUpperCase(Locale.ROOT).replaceAll("[\\s-]", "");
         if (code.length() <= LEAST || code.length() > MOST) {
-            throw Refusal.of("not-a-code", "text", typed);
+            throw Refusal.of(new BatchObjection.NotACode(typed));
         }
         String number = code.substring(0, code.length() - 1);
         long fill = 0;
         for (char sign : number.toCharArray()) {
             int digit = SIGNS.indexOf(sign);
             if (digit < 0) {
-                throw Refusal.of("not-a-code", "text", typed);
+                throw Refusal.of(new BatchObjection.NotACode(typed));
             }
             fill = fill * SIGNS.length() + digit;
         }
         if (check(number) != code.charAt(code.length() - 1)) {
-            throw Refusal.of("not-a-code", "text", typed);
+            throw Refusal.of(new BatchObjection.NotACode(typed));
         }
         return fill;
     }

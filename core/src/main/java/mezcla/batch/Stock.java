@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.PartUse;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.MixPlan;
@@ -48,7 +49,7 @@ public final class Stock {
                 .distinct()
                 .count();
         if (leaflets != 1 || kits.stream().map(KitState::id).distinct().count() != kits.size()) {
-            throw Refusal.of("kits-differ");
+            throw Refusal.of(new BatchObjection.KitsDiffer());
         }
         return new Stock(kits);
     }
@@ -76,7 +77,7 @@ public final class Stock {
     }
 
     /** Takes what a planned bath takes. */
-    public List<LogEntry.PartUse> uses(BatchPlan.PlannedBath bath) {
+    public List<PartUse> uses(BatchPlan.PlannedBath bath) {
         Map<String, Double> amounts = new LinkedHashMap<>();
         bath.takes().forEach(take -> amounts.merge(take.part(), take.amount(), Double::sum));
         return uses(amounts);
@@ -88,8 +89,8 @@ public final class Stock {
      *
      * @param amounts how much, by part, in its unit
      */
-    public List<LogEntry.PartUse> uses(Map<String, Double> amounts) {
-        List<LogEntry.PartUse> uses = new ArrayList<>();
+    public List<PartUse> uses(Map<String, Double> amounts) {
+        List<PartUse> uses = new ArrayList<>();
         amounts.forEach((part, amount) -> {
             double rest = amount;
             for (int i = 0; i < kits.size() && rest > 1e-9; i++) {
@@ -110,7 +111,7 @@ public final class Stock {
     }
 
     /** What other kits paid for, and what is beyond the kit's whole value, costs nothing more. */
-    private LogEntry.PartUse take(KitState kit, String part, double amount) {
+    private PartUse take(KitState kit, String part, double amount) {
         Map<String, Double> paid = own.getOrDefault(kit.id(), Map.of());
         double charged = Math.min(amount, paid.getOrDefault(part, 0.0));
         double whole = kit.arrival().leaflet().part(part).amount();
@@ -119,6 +120,6 @@ public final class Stock {
         paid.merge(part, -charged, Double::sum);
         left.getOrDefault(kit.id(), new HashMap<>()).merge(part, -amount, Double::sum);
         shareLeft.put(kit.id(), there - share);
-        return new LogEntry.PartUse(kit.id(), part, amount, share);
+        return new PartUse(kit.id(), part, amount, share);
     }
 }

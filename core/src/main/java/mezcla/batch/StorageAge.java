@@ -4,6 +4,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import mezcla.leaflet.BathRole;
+import mezcla.log.AirKept;
+import mezcla.log.Place;
 import org.jspecify.annotations.Nullable;
 
 /**

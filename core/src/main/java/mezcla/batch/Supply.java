@@ -47,7 +47,7 @@ public record Supply(Leaflet leaflet, double leftMl, double usedMl, int weeks) {
         book.newestFirst().stream()
                 .takeWhile(entry -> entry.stamp().happenedAt().isAfter(lately))
                 .filter(entry -> book.voiding(entry.stamp().sequence()).isEmpty())
-                .flatMap(entry -> LogEntry.usesByFill(entry).values().stream().flatMap(List::stream))
+                .flatMap(entry -> entry.usesByFill().values().stream().flatMap(List::stream))
                 .filter(use -> state.kits().containsKey(use.kitId()))
                 .forEach(use -> used.computeIfAbsent(
                                 state.kit(use.kitId()).arrival().leaflet().key(), key -> new HashMap<>())

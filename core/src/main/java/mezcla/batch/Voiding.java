@@ -4,10 +4,19 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import mezcla.log.BathRenewed;
+import mezcla.log.EntryGroup;
+import mezcla.log.EntryVoided;
+import mezcla.log.FillMoved;
+import mezcla.log.FillShared;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.PartMoved;
+import mezcla.log.Subject;
 import mezcla.measure.Refusal;
 
 /** Which rows of the log may be voided: those that no later row depends on. */
@@ -23,8 +32,8 @@ public final class Voiding {
     /** The sequences of the rows of a log that do not count. */
     public static Set<Long> voided(Collection<LogEntry> log) {
         return log.stream()
-                .filter(LogEntry.EntryVoided.class::isInstance)
-                .map(entry -> ((LogEntry.EntryVoided) entry).voided())
+                .filter(EntryVoided.class::isInstance)
+                .map(entry -> ((EntryVoided) entry).voided())
                 .collect(Collectors.toSet());
     }
 
@@ -40,17 +49,17 @@ public final class Voiding {
         LogEntry entry = log.stream()
                 .filter(each -> each.stamp().sequence() == sequence)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-entry", "sequence", sequence));
+                .orElseThrow(() -> Refusal.of(new BatchObjection.UnknownEntry(sequence)));
         Voiding voiding = new Voiding(log);
         if (voiding.voided.contains(sequence)) {
-            throw Refusal.of("already-void");
+            throw Refusal.of(new BatchObjection.AlreadyVoid());
         }
-        if (entry instanceof LogEntry.EntryVoided) {
-            throw Refusal.of("void-is-final");
+        if (entry instanceof EntryVoided) {
+            throw Refusal.of(new BatchObjection.VoidIsFinal());
         }
         List<LogEntry> dependents = voiding.dependingOn(entry);
         if (!dependents.isEmpty()) {
-            throw Refusal.of("later-entries-depend", "entries", dependents);
+            throw Refusal.of(new BatchObjection.LaterEntriesDepend(dependents));
         }
     }
 
@@ -61,62 +70,31 @@ public final class Voiding {
                 .toList();
     }
 
+    /** A row rests on what another one made, on that row itself, or on what that row made room for. */
     private boolean depends(LogEntry later, LogEntry entry) {
-        if (entry instanceof LogEntry.KitArrived kit) {
-            return kitsOf(later).contains(kit.kitId());
-        }
-        if (entry instanceof LogEntry.RunLogged run
-                && later instanceof LogEntry.FilmInspected look
-                && look.run() == run.stamp().sequence()) {
+        Set<Subject> needed = later.restsOn();
+        if (needed.contains(Subject.entry(entry.stamp().sequence()))
+                || entry.makes().stream().anyMatch(needed::contains)) {
             return true;
         }
-        if (entry instanceof LogEntry.PartMoved moved) {
-            return later.stamp().sequence() > moved.stamp().sequence()
-                    && kitsOf(later).contains(moved.toKitId());
+        if (later.stamp().sequence() < entry.stamp().sequence()) {
+            return false;
         }
-        if (entry instanceof LogEntry.RunStarted start) {
-            return later instanceof LogEntry.RunLogged run
-                            && Objects.equals(run.started(), start.stamp().sequence())
-                    || later instanceof LogEntry.RunCalledOff off
-                            && off.started() == start.stamp().sequence();
+        if (entry instanceof PartMoved moved) {
+            return needed.contains(Subject.kit(moved.toKitId()));
         }
-        if (entry instanceof LogEntry.BatchMixed mix && batchAdded(later) == mix.batchId()) {
-            return true;
+        if (entry instanceof FillShared shared) {
+            return later.kind().group() == EntryGroup.RUNS
+                    && needed.contains(Subject.batch(shared.batchId()))
+                    && needed.contains(Subject.fill(shared.fillId()));
         }
-        if (!LogEntry.fillsMade(entry).isEmpty()) {
-            Set<Long> made = LogEntry.fillsConcerned(entry);
-            return LogEntry.fillsConcerned(later).stream().anyMatch(made::contains);
-        }
-        if (entry instanceof LogEntry.FillShared shared) {
-            return later.stamp().sequence() > shared.stamp().sequence() && ranThrough(later, shared);
-        }
-        if (entry instanceof LogEntry.FillsDiscarded || entry instanceof LogEntry.FillMoved) {
-            return later.stamp().sequence() > entry.stamp().sequence()
-                    && (tookABottleThatWasFreed(later, entry) || tookAPlaceInTheBatch(later, entry));
-        }
-        return false;
-    }
-
-    /** The batch that a row needs without naming any of the fills it was mixed with; 0 for none. */
-    private static long batchAdded(LogEntry later) {
-        if (later instanceof LogEntry.BathRenewed renewed) {
-            return renewed.batchId();
-        }
-        if (later instanceof LogEntry.FillShared shared) {
-            return shared.batchId();
-        }
-        return later instanceof LogEntry.NoteLeft note ? note.batchId() : 0;
-    }
-
-    private static boolean ranThrough(LogEntry later, LogEntry.FillShared shared) {
-        boolean sameBatch = later instanceof LogEntry.RunLogged run && run.batchId() == shared.batchId()
-                || later instanceof LogEntry.RunStarted start && start.batchId() == shared.batchId();
-        return sameBatch && LogEntry.fillsConcerned(later).contains(shared.fillId());
+        return (entry instanceof FillsDiscarded || entry instanceof FillMoved)
+                && (tookABottleThatWasFreed(later, entry) || tookAPlaceInTheBatch(later, entry));
     }
 
     /** A fill that came back from a voided discard or move would find its bottle full. */
     private boolean tookABottleThatWasFreed(LogEntry later, LogEntry entry) {
-        Set<Long> concerned = LogEntry.fillsConcerned(entry);
+        Set<Long> concerned = entry.fillsConcerned();
         Map<Long, Long> lastBottles = log.stream()
                 .filter(before -> before.stamp().sequence() < entry.stamp().sequence())
                 .filter(before -> !voided.contains(before.stamp().sequence()))
@@ -125,27 +103,27 @@ public final class Voiding {
                 .filter(taken -> concerned.contains(taken.fillId()))
                 .collect(Collectors.toMap(Taken::fillId, Taken::bottleId, (earlier, last) -> last));
         return bottlesTaken(later).anyMatch(taken -> lastBottles.containsValue(taken.bottleId()))
-                && !LogEntry.fillsConcerned(later).equals(concerned);
+                && !later.fillsConcerned().equals(concerned);
     }
 
     private record Taken(long fillId, long bottleId) {}
 
     private static Stream<Taken> bottlesTaken(LogEntry entry) {
-        return entry instanceof LogEntry.FillMoved moved
+        return entry instanceof FillMoved moved
                 ? Stream.of(new Taken(moved.fillId(), moved.bottle().id()))
-                : LogEntry.fillsMade(entry).stream()
+                : entry.fillsMade().stream()
                         .map(fill -> new Taken(fill.fillId(), fill.bottle().id()));
     }
 
     /** A fill that came back from a voided discard would find another one in its place. */
     private boolean tookAPlaceInTheBatch(LogEntry later, LogEntry entry) {
-        if (!(entry instanceof LogEntry.FillsDiscarded gone)) {
+        if (!(entry instanceof FillsDiscarded gone)) {
             return false;
         }
-        return later instanceof LogEntry.BathRenewed renewed && renewed.batchId() == gone.batchId()
+        return later instanceof BathRenewed renewed && renewed.batchId() == gone.batchId()
                 ? made(gone)
                         .anyMatch(fill -> fill.bathKey().equals(renewed.fill().bathKey()))
-                : later instanceof LogEntry.FillShared shared
+                : later instanceof FillShared shared
                         && shared.batchId() == gone.batchId()
                         && made(gone).anyMatch(fill -> fill.bath()
                                 .role()
@@ -155,23 +133,10 @@ public final class Voiding {
                                         .orElse(null)));
     }
 
-    private Stream<LogEntry.MixedFill> made(LogEntry about) {
-        Set<Long> concerned = LogEntry.fillsConcerned(about);
+    private Stream<MixedFill> made(LogEntry about) {
+        Set<Long> concerned = about.fillsConcerned();
         return log.stream()
-                .flatMap(entry -> LogEntry.fillsMade(entry).stream())
+                .flatMap(entry -> entry.fillsMade().stream())
                 .filter(fill -> concerned.contains(fill.fillId()));
-    }
-
-    private static Set<Long> kitsOf(LogEntry entry) {
-        if (entry instanceof LogEntry.PartMoved moved) {
-            return Set.of(moved.kitId(), moved.toKitId());
-        }
-        if (entry instanceof LogEntry.OfOnePart part) {
-            return Set.of(part.kitId());
-        }
-        return LogEntry.usesByFill(entry).values().stream()
-                .flatMap(List::stream)
-                .map(LogEntry.PartUse::kitId)
-                .collect(Collectors.toSet());
     }
 }

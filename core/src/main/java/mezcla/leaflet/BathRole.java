@@ -101,7 +101,7 @@ public record BathRole(String key, String name, String letters, Nature nature) {
         return Arrays.stream(STANDARD)
                 .filter(role -> role.key.equals(key))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-role", "text", key));
+                .orElseThrow(() -> Refusal.of(new LeafletObjection.UnknownRole(key)));
     }
 
     /** The standard roles, in the order of use. */

@@ -25,11 +25,12 @@ public sealed interface Exhaustion {
         public Steps {
             steps = List.copyOf(steps);
             if (steps.isEmpty()) {
-                throw Refusal.of("steps-missing");
+                throw Refusal.of(new LeafletObjection.StepsMissing());
             }
             for (int i = 1; i < steps.size(); i++) {
                 if (steps.get(i).upTo() <= steps.get(i - 1).upTo()) {
-                    throw Refusal.of("steps-out-of-order", "upTo", steps.get(i).upTo());
+                    throw Refusal.of(
+                            new LeafletObjection.StepsOutOfOrder(steps.get(i).upTo()));
                 }
             }
         }

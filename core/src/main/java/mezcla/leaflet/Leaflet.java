@@ -47,14 +47,14 @@ public record Leaflet(
         steps = List.copyOf(steps);
         examples = List.copyOf(examples);
         if (baths.isEmpty()) {
-            throw Refusal.of("baths-missing");
+            throw Refusal.of(new LeafletObjection.BathsMissing());
         }
         refuseTwice(parts.stream().map(Part::key).toList());
         refuseTwice(baths.stream().map(Bath::key).toList());
         for (Bath bath : baths) {
             for (Addition addition : bath.recipe().additions()) {
                 if (parts.stream().noneMatch(part -> part.key().equals(addition.part()))) {
-                    throw Refusal.of("unknown-part", "part", addition.part());
+                    throw Refusal.of(new LeafletObjection.UnknownPart(addition.part()));
                 }
             }
         }
@@ -68,7 +68,7 @@ public record Leaflet(
                 .filter(key -> baths.stream().noneMatch(bath -> bath.key().equals(key)))
                 .findFirst()
                 .ifPresent(key -> {
-                    throw Refusal.of("unknown-bath", "bath", key);
+                    throw Refusal.of(new LeafletObjection.UnknownBath(key));
                 });
     }
 
@@ -77,7 +77,7 @@ public record Leaflet(
                 .filter(key -> keys.indexOf(key) != keys.lastIndexOf(key))
                 .findFirst()
                 .ifPresent(key -> {
-                    throw Refusal.of("key-twice", "key", key);
+                    throw Refusal.of(new LeafletObjection.KeyTwice(key));
                 });
     }
 
@@ -97,7 +97,7 @@ public record Leaflet(
                 return bath;
             }
         }
-        throw Refusal.of("unknown-bath", "bath", bathKey);
+        throw Refusal.of(new LeafletObjection.UnknownBath(bathKey));
     }
 
     /** The same sheet with another bath in the place of the one of that key. */
@@ -142,7 +142,7 @@ public record Leaflet(
         return parts.stream()
                 .filter(part -> part.key().equals(partKey))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-part", "part", partKey));
+                .orElseThrow(() -> Refusal.of(new LeafletObjection.UnknownPart(partKey)));
     }
 
     /** The recipes by bath, in the order of use. */

@@ -38,11 +38,11 @@ public record PrintedBands(List<Band> bands) {
     public PrintedBands {
         bands = List.copyOf(bands);
         if (bands.isEmpty()) {
-            throw Refusal.of("steps-missing");
+            throw Refusal.of(new LeafletObjection.StepsMissing());
         }
         for (Band band : bands) {
             if (Slack.exceeds(band.from(), band.upTo())) {
-                throw Refusal.of("band-reversed", "from", band.from(), "upTo", band.upTo());
+                throw Refusal.of(new LeafletObjection.BandReversed(band.from(), band.upTo()));
             }
         }
     }

@@ -14,7 +14,7 @@ public record Range(double min, double max, boolean house) {
     /** Refuses a range whose ends are no positive numbers or the wrong way round, as {@code range-reversed}. */
     public Range {
         if (!(min > 0 && max >= min)) {
-            throw Refusal.of("range-reversed", "min", min, "max", max);
+            throw Refusal.of(new LeafletObjection.RangeReversed(min, max));
         }
     }
 

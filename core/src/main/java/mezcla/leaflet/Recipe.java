@@ -37,7 +37,7 @@ public record Recipe(
     /** Refuses a recipe that makes nothing, as {@code recipe-without-volume}. */
     public Recipe {
         if (!(finalMl > 0) || !(startWaterMl >= 0)) {
-            throw Refusal.of("recipe-without-volume", "finalMl", finalMl);
+            throw Refusal.of(new LeafletObjection.RecipeWithoutVolume(finalMl));
         }
         additions = List.copyOf(additions);
     }

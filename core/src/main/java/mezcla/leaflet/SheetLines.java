@@ -9,6 +9,7 @@ import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
@@ -47,14 +48,14 @@ public final class SheetLines {
     public static PrintedBands bands(String text) {
         List<PrintedBands.Band> bands = new ArrayList<>();
         for (String line : lines(text)) {
-            Matcher matcher = matching(BAND, line, "not-a-band");
+            Matcher matcher = matching(BAND, line, LeafletObjection.NotABand::new);
             double first = number(matcher.group(1));
             boolean alone = matcher.group(2) == null;
             double before = bands.isEmpty() ? 0 : bands.get(bands.size() - 1).upTo();
             bands.add(new PrintedBands.Band(
                     alone ? Math.min(before + 1, first) : first,
                     alone ? first : number(matcher.group(2)),
-                    time(matcher.group(3), line, "not-a-band")));
+                    time(matcher.group(3), line, LeafletObjection.NotABand::new)));
         }
         return new PrintedBands(bands);
     }
@@ -72,12 +73,12 @@ public final class SheetLines {
     public static List<Timing.Push> pushes(String text) {
         return lines(text).stream()
                 .map(line -> {
-                    Matcher matcher = matching(PUSH, line, "not-a-push");
+                    Matcher matcher = matching(PUSH, line, LeafletObjection.NotAPush::new);
                     double factor = number(matcher.group(2));
                     String wear = matcher.group(3);
                     double stops = number(matcher.group(1).replace('−', '-'));
                     if (factor <= 0 || stops == 0) {
-                        throw Refusal.of("not-a-push", "text", line);
+                        throw Refusal.of(new LeafletObjection.NotAPush(line));
                     }
                     return new Timing.Push(stops, factor, wear == null ? 1 : number(wear));
                 })
@@ -104,16 +105,16 @@ public final class SheetLines {
                 .map(line -> {
                     int gap = line.lastIndexOf(' ');
                     if (gap < 0) {
-                        throw Refusal.of("not-a-time-at", "text", line);
+                        throw Refusal.of(new LeafletObjection.NotATimeAt(line));
                     }
                     double c;
                     try {
                         c = Temperature.parse(line.substring(0, gap).replaceAll(":$", ""), shown)
                                 .celsius();
                     } catch (Refusal refusal) {
-                        throw Refusal.of("not-a-time-at", "text", line);
+                        throw Refusal.of(new LeafletObjection.NotATimeAt(line));
                     }
-                    return new Timing.TimeAt(c, time(line.substring(gap + 1), line, "not-a-time-at"));
+                    return new Timing.TimeAt(c, time(line.substring(gap + 1), line, LeafletObjection.NotATimeAt::new));
                 })
                 .sorted(Comparator.comparingDouble(Timing.TimeAt::c))
                 .toList();
@@ -133,18 +134,18 @@ public final class SheetLines {
     public static List<PrintedExample> examples(String text, List<Bath> baths) {
         return lines(text).stream()
                 .map(line -> {
-                    Matcher matcher = matching(EXAMPLE, line, "not-an-example");
+                    Matcher matcher = matching(EXAMPLE, line, LeafletObjection.NotAnExample::new);
                     String name = matcher.group(1);
                     Bath bath = name == null ? firstDeveloper(baths) : named(name.strip(), baths);
                     double rolls = number(matcher.group(3));
                     if (bath == null || rolls <= 0) {
-                        throw Refusal.of("not-an-example", "text", line);
+                        throw Refusal.of(new LeafletObjection.NotAnExample(line));
                     }
                     return new PrintedExample(
                             bath.key(),
                             number(matcher.group(2)),
                             rolls,
-                            time(matcher.group(4), line, "not-an-example"));
+                            time(matcher.group(4), line, LeafletObjection.NotAnExample::new));
                 })
                 .toList();
     }
@@ -177,7 +178,7 @@ public final class SheetLines {
         }
         String rest = words.replaceFirst("^(pre-?soak|wash|rinse)\\b[,:]?\\s*", "");
         if (rest.equals(words)) {
-            throw Refusal.of("not-a-step", "text", line);
+            throw Refusal.of(new LeafletObjection.NotAStep(line));
         }
         if (rest.equals("until clear")) {
             return new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null);
@@ -195,7 +196,7 @@ public final class SheetLines {
                     null,
                     time.length == 1 ? null : Temperature.parse(time[1], shown).celsius());
         } catch (Refusal refusal) {
-            throw Refusal.of("not-a-step", "text", line);
+            throw Refusal.of(new LeafletObjection.NotAStep(line));
         }
     }
 
@@ -222,7 +223,7 @@ public final class SheetLines {
      * @throws Refusal {@code not-a-range}, {@code range-reversed}
      */
     public static Range range(String text) {
-        Matcher matcher = matching(RANGE, text.strip(), "not-a-range");
+        Matcher matcher = matching(RANGE, text.strip(), LeafletObjection.NotARange::new);
         double first = number(matcher.group(1));
         return new Range(first, matcher.group(2) == null ? first : number(matcher.group(2)));
     }
@@ -251,7 +252,7 @@ public final class SheetLines {
             double off = number(around.group(1)) * degree;
             return new Range(atC - off, atC + off);
         }
-        Matcher matcher = matching(FROM_TO, words, "not-a-tolerance");
+        Matcher matcher = matching(FROM_TO, words, LeafletObjection.NotATolerance::new);
         double least = number(matcher.group(1));
         double most = number(matcher.group(2));
         return fahrenheit ? new Range((least - 32) / 1.8, (most - 32) / 1.8) : new Range(least, most);
@@ -276,10 +277,10 @@ public final class SheetLines {
      * @throws Refusal {@code not-a-dilution}
      */
     public static Bath.OneShot dilution(String text) {
-        Matcher matcher = matching(DILUTION, text.strip(), "not-a-dilution");
+        Matcher matcher = matching(DILUTION, text.strip(), LeafletObjection.NotADilution::new);
         double stock = number(matcher.group(1));
         if (stock <= 0) {
-            throw Refusal.of("not-a-dilution", "text", text.strip());
+            throw Refusal.of(new LeafletObjection.NotADilution(text.strip()));
         }
         return new Bath.OneShot(stock, number(matcher.group(2)));
     }
@@ -313,19 +314,19 @@ public final class SheetLines {
         return rows.stream().map(line).collect(Collectors.joining("\n"));
     }
 
-    private static Matcher matching(Pattern pattern, String line, String refusalCode) {
+    private static Matcher matching(Pattern pattern, String line, Function<String, Objection> otherwise) {
         Matcher matcher = pattern.matcher(line);
         if (!matcher.matches()) {
-            throw Refusal.of(refusalCode, "text", line);
+            throw Refusal.of(otherwise.apply(line));
         }
         return matcher;
     }
 
-    private static double time(String typed, String line, String refusalCode) {
+    private static double time(String typed, String line, Function<String, Objection> otherwise) {
         try {
             return ProcessingTime.parse(typed).seconds();
         } catch (Refusal refusal) {
-            throw Refusal.of(refusalCode, "text", line);
+            throw Refusal.of(otherwise.apply(line));
         }
     }
 

@@ -42,10 +42,10 @@ public record Timing(
     /** Refuses a time that is none and a tolerance that does not hold the printed temperature. */
     public Timing {
         if (!(baseSeconds > 0)) {
-            throw Refusal.of("time-missing");
+            throw Refusal.of(new LeafletObjection.TimeMissing());
         }
         if (!(leastC <= atC && atC <= mostC)) {
-            throw Refusal.of("tolerance-misses-temperature", "atC", atC);
+            throw Refusal.of(new LeafletObjection.ToleranceMissesTemperature(atC));
         }
         push = List.copyOf(push);
         temperatureTable = List.copyOf(temperatureTable);

@@ -96,6 +96,6 @@ public enum FilmFormat {
                 return format;
             }
         }
-        throw Refusal.of("unknown-format", "text", label);
+        throw Refusal.of(new TypedObjection.UnknownFormat(label));
     }
 }

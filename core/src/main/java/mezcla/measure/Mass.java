@@ -11,7 +11,7 @@ public record Mass(double grams) {
     /** Refuses what is no number, and what lies outside 0.01 g to 20 kg, as {@code out-of-range}. */
     public Mass {
         if (!(Slack.reaches(grams, LEAST_G) && !Slack.exceeds(grams, MOST_G))) {
-            throw Refusal.of("out-of-range", "text", grams, "least", LEAST_G, "most", MOST_G, "unit", "g");
+            throw Refusal.of(new TypedObjection.OutOfRange(String.valueOf(grams), LEAST_G, MOST_G, "g"));
         }
     }
 
@@ -26,13 +26,13 @@ public record Mass(double grams) {
      * @throws Refusal {@code missing}, {@code not-a-mass}, {@code ambiguous-number} or {@code out-of-range}
      */
     public static Mass parse(String typed) {
-        TypedNumber number = TypedNumber.of(typed, "not-a-mass");
+        TypedNumber number = TypedNumber.of(typed, TypedObjection.NotAMass::new);
         double grams =
                 switch (number.unit()) {
                     case "", "g", "gram", "grams" -> 1;
                     case "kg" -> 1000;
                     case "oz", "ounce", "ounces" -> GRAMS_IN_OUNCE;
-                    default -> throw Refusal.of("not-a-mass", "text", number.text());
+                    default -> throw Refusal.of(new TypedObjection.NotAMass(number.text()));
                 };
         return new Mass(number.readIn(value -> value * grams, LEAST_G, MOST_G, "g"));
     }

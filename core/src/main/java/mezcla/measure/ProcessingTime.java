@@ -16,7 +16,7 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     /** Refuses what lies outside 1 s to 6 h as {@code out-of-range}. */
     public ProcessingTime {
         if (seconds < 1 || seconds > MOST_SECONDS) {
-            throw Refusal.of("out-of-range", "text", seconds, "least", 1, "most", MOST_SECONDS, "unit", "s");
+            throw Refusal.of(new TypedObjection.OutOfRange(String.valueOf(seconds), 1, MOST_SECONDS, "s"));
         }
     }
 
@@ -44,7 +44,7 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     public static ProcessingTime parse(String typed) {
         String text = typed.strip().toLowerCase(Locale.ROOT);
         if (text.isEmpty()) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         if (text.matches("[0-9]{1,5}")) {
             return checked(typed, Integer.parseInt(text));
@@ -53,7 +53,7 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
         if (clock.matches()) {
             boolean hours = clock.group(1) != null;
             if (number(clock.group(3)) > 59 || hours && number(clock.group(2)) > 59) {
-                throw Refusal.of("not-a-time", "text", typed.strip());
+                throw Refusal.of(new TypedObjection.NotATime(typed.strip()));
             }
             return checked(typed, total(clock));
         }
@@ -61,7 +61,7 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
         if (words.matches()) {
             return checked(typed, total(words));
         }
-        throw Refusal.of("not-a-time", "text", typed.strip());
+        throw Refusal.of(new TypedObjection.NotATime(typed.strip()));
     }
 
     private static int total(Matcher matcher) {
@@ -74,7 +74,7 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
 
     private static ProcessingTime checked(String typed, int seconds) {
         if (seconds < 1 || seconds > MOST_SECONDS) {
-            throw Refusal.of("out-of-range", "text", typed.strip(), "least", 1, "most", MOST_SECONDS, "unit", "s");
+            throw Refusal.of(new TypedObjection.OutOfRange(typed.strip(), 1, MOST_SECONDS, "s"));
         }
         return new ProcessingTime(seconds);
     }

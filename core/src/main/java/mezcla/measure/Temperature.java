@@ -18,7 +18,7 @@ public record Temperature(double celsius) {
     /** Refuses what is no number, and what lies outside 0 to 100 °C, as {@code out-of-range}. */
     public Temperature {
         if (!(Slack.reaches(celsius, LEAST_C) && !Slack.exceeds(celsius, MOST_C))) {
-            throw Refusal.of("out-of-range", "text", celsius, "least", LEAST_C, "most", MOST_C, "unit", "°C");
+            throw Refusal.of(new TypedObjection.OutOfRange(String.valueOf(celsius), LEAST_C, MOST_C, "°C"));
         }
     }
 
@@ -35,13 +35,13 @@ public record Temperature(double celsius) {
      * @throws Refusal {@code missing}, {@code not-a-temperature}, {@code ambiguous-number} or {@code out-of-range}
      */
     public static Temperature parse(String typed, Scale shown) {
-        TypedNumber number = TypedNumber.of(typed, "not-a-temperature");
+        TypedNumber number = TypedNumber.of(typed, TypedObjection.NotATemperature::new);
         Scale scale =
                 switch (number.unit()) {
                     case "" -> shown;
                     case "c", "°c", "° c", "celsius" -> Scale.CELSIUS;
                     case "f", "°f", "° f", "fahrenheit" -> Scale.FAHRENHEIT;
-                    default -> throw Refusal.of("not-a-temperature", "text", number.text());
+                    default -> throw Refusal.of(new TypedObjection.NotATemperature(number.text()));
                 };
         return new Temperature(
                 number.readIn(value -> scale == Scale.CELSIUS ? value : (value - 32) / 1.8, LEAST_C, MOST_C, "°C"));

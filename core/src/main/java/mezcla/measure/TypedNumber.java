@@ -3,6 +3,7 @@ package mezcla.measure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -12,15 +13,15 @@ record TypedNumber(String text, String number, String unit) {
             Pattern.compile("([+-]?(?:[0-9]{1,12}(?:[.,][0-9]{1,20})?|[.,][0-9]{1,20}))\\s*([^0-9]*)");
     private static final Pattern COULD_BE_THOUSANDS = Pattern.compile("[+-]?[1-9][0-9]{0,2}[.,][0-9]{3}");
 
-    /** Splits text into number and unit; refused as {@code missing} when blank, else with the code given. */
-    static TypedNumber of(String typed, String refusalCode) {
+    /** Splits text into number and unit; refused as missing when blank, else as given. */
+    static TypedNumber of(String typed, Function<String, Objection> otherwise) {
         String text = typed.replace('\u00a0', ' ').replace('\u202f', ' ').strip();
         if (text.isEmpty()) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         Matcher matcher = NUMBER_THEN_UNIT.matcher(text);
         if (!matcher.matches()) {
-            throw Refusal.of(refusalCode, "text", text);
+            throw Refusal.of(otherwise.apply(text));
         }
         String unit = matcher.group(2).strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
         return new TypedNumber(text, matcher.group(1), unit);
@@ -41,19 +42,10 @@ record TypedNumber(String text, String number, String unit) {
                 .filter(value -> Slack.reaches(value, least) && !Slack.exceeds(value, most))
                 .toList();
         if (inRange.size() == 2) {
-            throw Refusal.of(
-                    "ambiguous-number",
-                    "text",
-                    text,
-                    "decimal",
-                    inRange.get(0),
-                    "thousands",
-                    inRange.get(1),
-                    "unit",
-                    canonicalUnit);
+            throw Refusal.of(new TypedObjection.AmbiguousNumber(text, inRange.get(0), inRange.get(1), canonicalUnit));
         }
         if (inRange.isEmpty()) {
-            throw Refusal.of("out-of-range", "text", text, "least", least, "most", most, "unit", canonicalUnit);
+            throw Refusal.of(new TypedObjection.OutOfRange(text, least, most, canonicalUnit));
         }
         return inRange.get(0);
     }

@@ -45,7 +45,7 @@ public record Volume(double ml) implements Comparable<Volume> {
     /** Refuses what is no number, and what lies outside 0.01 ml to 100 L, as {@code out-of-range}. */
     public Volume {
         if (!(Slack.reaches(ml, LEAST_ML) && !Slack.exceeds(ml, MOST_ML))) {
-            throw Refusal.of("out-of-range", "text", ml, "least", LEAST_ML, "most", MOST_ML, "unit", "ml");
+            throw Refusal.of(new TypedObjection.OutOfRange(String.valueOf(ml), LEAST_ML, MOST_ML, "ml"));
         }
     }
 
@@ -63,21 +63,21 @@ public record Volume(double ml) implements Comparable<Volume> {
      *     {@code out-of-range}
      */
     public static Volume parse(String typed, Unit shown) {
-        TypedNumber number = TypedNumber.of(typed, "not-a-volume");
+        TypedNumber number = TypedNumber.of(typed, TypedObjection.NotAVolume::new);
         Unit unit = number.unit().isEmpty() ? shown : unitNamed(number);
         return new Volume(number.readIn(value -> value * unit.ml, LEAST_ML, MOST_ML, "ml"));
     }
 
     private static Unit unitNamed(TypedNumber number) {
         if (number.unit().equals("oz") || number.unit().equals("ounces")) {
-            throw Refusal.of("plain-ounce", "text", number.text());
+            throw Refusal.of(new TypedObjection.PlainOunce(number.text()));
         }
         for (Unit unit : Unit.values()) {
             if (unit.names.contains(number.unit())) {
                 return unit;
             }
         }
-        throw Refusal.of("not-a-volume", "text", number.text());
+        throw Refusal.of(new TypedObjection.NotAVolume(number.text()));
     }
 
     /** This volume in another unit, unrounded. */

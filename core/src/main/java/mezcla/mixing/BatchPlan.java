@@ -111,12 +111,8 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
             double volumeMl = volumes.iterator().next();
             KitSplit split = KitSplit.of(leaflet.recipes(wanted.keySet()), left, volumeMl);
             if (Slack.exceeds(volumeMl, split.largestMl() + 1e-6)) {
-                throw Refusal.of(
-                        "more-than-the-kit-allows",
-                        "part",
-                        leaflet.part(split.limitingPart()).name(),
-                        "largestMl",
-                        split.largestMl());
+                throw Refusal.of(new MixingObjection.MoreThanTheKitAllows(
+                        leaflet.part(split.limitingPart()).name(), split.largestMl()));
             }
             return;
         }
@@ -126,16 +122,11 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
         needs.forEach((part, amount) -> {
             double there = left.getOrDefault(part, 0.0);
             if (Slack.exceeds(amount, there + 1e-6)) {
-                throw Refusal.of(
-                        "part-runs-out",
-                        "part",
+                throw Refusal.of(new MixingObjection.PartRunsOut(
                         leaflet.part(part).name(),
-                        "needs",
                         amount,
-                        "left",
                         there,
-                        "unit",
-                        leaflet.part(part).unit());
+                        leaflet.part(part).unit()));
             }
         });
     }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import mezcla.leaflet.LeafletObjection;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 
@@ -81,7 +82,10 @@ public record BenchWalk(BatchPlan plan, List<BenchAct> acts, Map<Integer, Tick> 
     public void refuseOutOfTurn(int number, boolean undo) {
         Optional<BenchAct> expected = undo ? last() : now();
         if (expected.isEmpty() || expected.get().number() != number) {
-            throw Refusal.of(undo == !done.containsKey(number) ? "act-done-already" : "act-out-of-turn");
+            throw Refusal.of(
+                    undo == !done.containsKey(number)
+                            ? new MixingObjection.ActDoneAlready()
+                            : new MixingObjection.ActOutOfTurn());
         }
     }
 
@@ -122,6 +126,6 @@ public record BenchWalk(BatchPlan plan, List<BenchAct> acts, Map<Integer, Tick> 
         return plan.baths().stream()
                 .filter(bath -> bath.bath().key().equals(key))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-bath", "bath", key));
+                .orElseThrow(() -> Refusal.of(new LeafletObjection.UnknownBath(key)));
     }
 }

@@ -28,7 +28,7 @@ public record KitSplit(int batches, String limitingPart, SortedMap<String, Doubl
     public static KitSplit of(Map<String, Recipe> recipes, Map<String, Double> left, double volumeMl) {
         SortedMap<String, Double> needs = needs(recipes, volumeMl);
         if (needs.isEmpty()) {
-            throw Refusal.of("recipe-without-parts");
+            throw Refusal.of(new MixingObjection.RecipeWithoutParts());
         }
         String limiting = needs.firstKey();
         double least = Double.POSITIVE_INFINITY;

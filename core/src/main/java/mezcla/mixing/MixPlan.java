@@ -120,7 +120,7 @@ public record MixPlan(
             return new MixPlan(recipe, water, 0, additions, 0, made, strength, checks);
         }
         if (Slack.exceeds(partsMl, volumeMl)) {
-            throw Refusal.of("parts-exceed-volume", "partsMl", partsMl, "volumeMl", volumeMl);
+            throw Refusal.of(new MixingObjection.PartsExceedVolume(partsMl, volumeMl));
         }
         double water = recipe.startWaterMl() * scale;
         double excess = Math.max(0, water + partsMl - volumeMl);
@@ -173,7 +173,7 @@ public record MixPlan(
      */
     public double startWaterForLandingC(double roomC, double topUpC, double wantedC) {
         if (!Slack.exceeds(startWaterMl, 0)) {
-            throw Refusal.of("no-start-water");
+            throw Refusal.of(new MixingObjection.NoStartWater());
         }
         double heat = partsHeat();
         double wanted = wantedC * (startWaterMl + heat + topUpMl);

@@ -50,7 +50,7 @@ public record ToolChoice(
                 .filter(ToolChoice::good)
                 .min(BEST_OF_THE_GOOD)
                 .or(() -> choices.stream().min(LEAST_COARSE))
-                .orElseThrow(() -> Refusal.of("no-tool", "amount", amount));
+                .orElseThrow(() -> Refusal.of(new MixingObjection.NoTool(amount)));
     }
 
     private static ToolChoice with(Tool tool, double amount, Addition.Care care) {

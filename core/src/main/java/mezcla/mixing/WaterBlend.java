@@ -23,7 +23,7 @@ public record WaterBlend(double hotMl, double coldMl) {
     public static WaterBlend of(double volumeMl, double wantC, double hotC, double coldC) {
         boolean between = Slack.reaches(wantC, coldC) && Slack.reaches(hotC, wantC);
         if (!Slack.exceeds(hotC, coldC) || !between) {
-            throw Refusal.of("cannot-be-blended", "wantC", wantC, "hotC", hotC, "coldC", coldC);
+            throw Refusal.of(new MixingObjection.CannotBeBlended(wantC, hotC, coldC));
         }
         double hotMl = volumeMl * (wantC - coldC) / (hotC - coldC);
         return new WaterBlend(hotMl, volumeMl - hotMl);

@@ -33,7 +33,7 @@ public final class KitLedger {
      */
     public Money take(double taken) {
         if (Slack.exceeds(share + taken, 1)) {
-            throw Refusal.of("more-than-the-kit", "share", share + taken);
+            throw Refusal.of(new MoneyObjection.MoreThanTheKit(share + taken));
         }
         share += taken;
         long due = (long) Slack.floor(landed.getAmountMinorLong() * share + 0.5);

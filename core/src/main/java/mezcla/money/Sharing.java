@@ -22,7 +22,7 @@ public final class Sharing {
     public static List<Money> split(Money total, List<Double> weights) {
         double sum = weights.stream().mapToDouble(Double::doubleValue).sum();
         if (!(sum > 0)) {
-            throw Refusal.of("nothing-to-share-by");
+            throw Refusal.of(new MoneyObjection.NothingToShareBy());
         }
         long minor = total.getAmountMinorLong();
         List<Double> exact =

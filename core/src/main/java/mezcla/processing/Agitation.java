@@ -18,7 +18,7 @@ public sealed interface Agitation {
         /** Refuses intervals of no length, as {@code agitation-missing}. */
         public Intervals {
             if (!(initialSeconds >= 0 && everySeconds > 0 && forSeconds > 0)) {
-                throw Refusal.of("agitation-missing");
+                throw Refusal.of(new ProcessingObjection.AgitationMissing());
             }
         }
     }

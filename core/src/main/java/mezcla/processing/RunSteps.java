@@ -165,7 +165,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         }
         if (leaflet.process().equals(FilmProcess.COLOUR_SLIDE)
                 || leaflet.process().equals(FilmProcess.CINE_NEGATIVE)) {
-            throw Refusal.of("rinse-needed");
+            throw Refusal.of(new ProcessingObjection.RinseNeeded());
         }
         int from = 1;
         while (!isDeveloper(printed.get(from - 1), leaflet) || isDeveloper(printed.get(from), leaflet)) {
@@ -287,7 +287,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             } else if (step.role().nature() == BathRole.Nature.PRE_BATH) {
                 loosened = true;
             } else if (!rinsed) {
-                throw Refusal.of("carbon-backing", "bath", step.name());
+                throw Refusal.of(new ProcessingObjection.CarbonBacking(step.name()));
             }
         }
     }

@@ -173,14 +173,8 @@ public record RunTime(
                 return value.applyAsDouble(low) + share * (value.applyAsDouble(high) - value.applyAsDouble(low));
             }
         }
-        throw Refusal.of(
-                "push-outside-leaflet",
-                "stops",
-                stops,
-                "least",
-                points.get(0).stops(),
-                "most",
-                points.get(points.size() - 1).stops());
+        throw Refusal.of(new ProcessingObjection.PushOutsideLeaflet(
+                stops, points.get(0).stops(), points.get(points.size() - 1).stops()));
     }
 
     private static double temperatureFactor(BathRole role, Timing timing, double actualC, Set<Flag> flags) {
@@ -225,6 +219,6 @@ public record RunTime(
     }
 
     private static Refusal temperatureOutside(double actualC, double leastC, double mostC) {
-        return Refusal.of("temperature-outside-leaflet", "actualC", actualC, "least", leastC, "most", mostC);
+        return Refusal.of(new ProcessingObjection.TemperatureOutsideLeaflet(actualC, leastC, mostC));
     }
 }

@@ -125,7 +125,7 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
         double full = step.fullAt();
         double out = step.pourOutAt();
         if (!Slack.exceeds(out, full)) {
-            throw Refusal.of("step-too-short", "step", step.name(), "seconds", step.seconds());
+            throw Refusal.of(new ProcessingObjection.StepTooShort(step.name(), step.seconds()));
         }
         List<Cue> cues = new ArrayList<>();
         cues.add(new Cue(0, Cue.Kind.START, null));

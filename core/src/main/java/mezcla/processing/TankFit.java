@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.FilmFormat.Reel;
-import mezcla.measure.Refusal;
+import mezcla.measure.Objection;
 import mezcla.measure.Slack;
 
 /**
@@ -14,9 +14,9 @@ import mezcla.measure.Slack;
  *
  * @param reels how many reels of each kind the film is wound on
  * @param share what of the tank's height they take, 1 for all; 0 where nobody has said what it holds
- * @param refusal why it does not go in; empty where it does, or where nobody has said what the tank holds
+ * @param objection why it does not go in; empty where it does, or where nobody has said what the tank holds
  */
-public record TankFit(Map<Reel, Integer> reels, double share, Optional<Refusal> refusal) {
+public record TankFit(Map<Reel, Integer> reels, double share, Optional<Objection> objection) {
     /** Keeps its own map. */
     public TankFit {
         reels = Map.copyOf(reels);
@@ -41,7 +41,7 @@ public record TankFit(Map<Reel, Integer> reels, double share, Optional<Refusal> 
         for (Map.Entry<Reel, Integer> wound : reels.entrySet()) {
             int most = holds.getOrDefault(wound.getKey(), 0);
             if (most == 0) {
-                return new TankFit(reels, 0, Optional.of(Refusal.of("no-reel-for", "reel", wound.getKey())));
+                return new TankFit(reels, 0, Optional.of(new ProcessingObjection.NoReelFor(wound.getKey())));
             }
             share += wound.getValue() / (double) most;
         }
@@ -49,7 +49,7 @@ public record TankFit(Map<Reel, Integer> reels, double share, Optional<Refusal> 
                 reels,
                 share,
                 Slack.exceeds(share, 1)
-                        ? Optional.of(Refusal.of("reels-do-not-fit", "holds", Map.copyOf(holds)))
+                        ? Optional.of(new ProcessingObjection.ReelsDoNotFit(Map.copyOf(holds)))
                         : Optional.empty());
     }
 

@@ -41,7 +41,7 @@ public record WarmUp(
         /** Refuses a bath without water, as {@code tub-empty}. */
         public Tub {
             if (!(litres > 0)) {
-                throw Refusal.of("tub-empty");
+                throw Refusal.of(new ProcessingObjection.TubEmpty());
             }
         }
     }
@@ -204,7 +204,7 @@ public record WarmUp(
         double before = bathC - firstC;
         double after = bathC - secondC;
         if (!(seconds > 0 && before != 0 && after / before > 0 && after / before < 1)) {
-            throw Refusal.of("readings-do-not-fit");
+            throw Refusal.of(new ProcessingObjection.ReadingsDoNotFit());
         }
         return JOULES_PER_LITRE_AND_KELVIN * litres * Math.log(before / after) / seconds;
     }

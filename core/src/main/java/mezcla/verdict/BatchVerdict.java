@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Function;
+import mezcla.leaflet.LeafletObjection;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunTime;
 import org.jspecify.annotations.Nullable;
@@ -92,6 +93,6 @@ public record BatchVerdict(
         return fills.stream()
                 .filter(fill -> fill.key().equals(key))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-bath", "bath", key));
+                .orElseThrow(() -> Refusal.of(new LeafletObjection.UnknownBath(key)));
     }
 }

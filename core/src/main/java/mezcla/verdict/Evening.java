@@ -6,7 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunSteps;
 
@@ -58,7 +59,7 @@ public record Evening(Instant startWarming, List<Load> loads) {
      */
     public static Evening of(LogBook book, List<Wanted> wanted, Instant pourAt, Duration warming, Duration between) {
         if (wanted.isEmpty()) {
-            throw Refusal.of("loads-missing");
+            throw Refusal.of(new RunObjection.LoadsMissing());
         }
         List<Load> loads = new ArrayList<>();
         LogBook then = withoutUnderWay(book, wanted, pourAt);
@@ -72,7 +73,7 @@ public record Evening(Instant startWarming, List<Load> loads) {
             Instant over = hang;
             then = then.supposing(
                     over,
-                    List.of(stamp -> new LogEntry.RunLogged(
+                    List.of(stamp -> new RunLogged(
                             stamp,
                             load.batchId(),
                             load.question().rolls(),
@@ -89,10 +90,10 @@ public record Evening(Instant startWarming, List<Load> loads) {
     private static LogBook withoutUnderWay(LogBook book, List<Wanted> wanted, Instant by) {
         LogBook then = book;
         for (long batch : wanted.stream().map(Wanted::batchId).distinct().toList()) {
-            for (LogEntry.RunStarted start : book.state().batch(batch).inUse()) {
+            for (RunStarted start : book.state().batch(batch).inUse()) {
                 then = then.supposing(
                         by,
-                        List.of(stamp -> new LogEntry.RunLogged(
+                        List.of(stamp -> new RunLogged(
                                 stamp,
                                 batch,
                                 start.rolls(),

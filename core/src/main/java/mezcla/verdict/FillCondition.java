@@ -1,11 +1,11 @@
 package mezcla.verdict;
 
 import java.util.Set;
-import mezcla.batch.LogEntry;
-import mezcla.batch.Sign;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Timing;
+import mezcla.log.Finding;
+import mezcla.log.Sign;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -48,7 +48,7 @@ public record FillCondition(
      * @param daysAgo how many days ago
      * @param rollsAgo how many roll equivalents have gone through since, not scaled
      */
-    public record Look(LogEntry.Result result, double daysAgo, double rollsAgo) {}
+    public record Look(Finding result, double daysAgo, double rollsAgo) {}
 
     /**
      * A one-shot's stock.

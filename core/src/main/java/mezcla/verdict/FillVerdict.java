@@ -3,8 +3,8 @@ package mezcla.verdict;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import mezcla.batch.LogEntry;
-import mezcla.batch.Sign;
+import mezcla.log.Finding;
+import mezcla.log.Sign;
 import mezcla.measure.Slack;
 import mezcla.processing.RunTime;
 import org.jspecify.annotations.Nullable;
@@ -93,12 +93,12 @@ public record FillVerdict(
         if (fill.look() == null) {
             return;
         }
-        LogEntry.Result result = fill.look().result();
-        boolean heavy = result == LogEntry.Result.HEAVY_CAST || result == LogEntry.Result.HEAVY_GRAIN;
+        Finding result = fill.look().result();
+        boolean heavy = result == Finding.HEAVY_CAST || result == Finding.HEAVY_GRAIN;
         if (heavy && fill.role().isDeveloper()) {
             reasons.add(reason(Reason.Code.BAD_RESULT, fill, 0, 0));
         }
-        if (result == LogEntry.Result.MILKY_DRY && fill.role().fixes()) {
+        if (result == Finding.MILKY_DRY && fill.role().fixes()) {
             reasons.add(reason(Reason.Code.WEAK_BLEACH_FIX, fill, 0, 0));
         }
     }

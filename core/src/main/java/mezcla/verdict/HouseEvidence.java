@@ -8,11 +8,13 @@ import java.util.List;
 import java.util.function.ToDoubleFunction;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.Suspect;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
@@ -43,7 +45,7 @@ public record HouseEvidence(Bath bath, List<Look> looks, int fills, @Nullable Pr
      * @param turned whether the bath was spent
      * @param result what was seen
      */
-    public record Look(long batchId, double rolls, double days, boolean turned, LogEntry.Result result) {}
+    public record Look(long batchId, double rolls, double days, boolean turned, Finding result) {}
 
     /**
      * Limits that what was seen bears out: the most that was still good, below the least at which a bath had turned.
@@ -83,7 +85,7 @@ public record HouseEvidence(Bath bath, List<Look> looks, int fills, @Nullable Pr
     private static List<Look> looks(BatchState batch, FillState fill, ZoneId zone) {
         return batch.looks().stream()
                 .filter(look -> look.fillIds().contains(fill.id()))
-                .filter(look -> look.result().isGood() || look.suspects().contains(LogEntry.Suspect.CHEMISTRY))
+                .filter(look -> look.result().isGood() || look.suspects().contains(Suspect.CHEMISTRY))
                 .flatMap(look -> batch.runs().stream()
                         .filter(run -> run.stamp().sequence() == look.run())
                         .map(run -> run.stamp().happenedAt())
@@ -106,7 +108,7 @@ public record HouseEvidence(Bath bath, List<Look> looks, int fills, @Nullable Pr
         return rolls;
     }
 
-    private static boolean turned(FillState fill, LogEntry.FilmInspected look) {
+    private static boolean turned(FillState fill, FilmInspected look) {
         return switch (look.result()) {
             case HEAVY_CAST, HEAVY_GRAIN, CAST, GRAIN -> fill.bath().role().isDeveloper();
             case THIN -> fill.bath().role().isDeveloper() && look.trimPercent() == null;

@@ -9,13 +9,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Timing;
+import mezcla.log.RunBath;
+import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
@@ -25,16 +27,20 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * A run through a batch: the time in each bath, the verdict, and what speaks against it (rules, sections 4 and 6). A
- * plan with refusals is refused; film that was processed all the same is logged with {@link #against()}.
+ * plan with objections is refused; film that was processed all the same is logged with {@link #against()}.
  *
  * @param batch the batch
  * @param question what was asked
  * @param baths its fills that still stand, in the order of use
  * @param verdict how the batch stands for this run
- * @param refusals what speaks against it; empty for a run that fits
+ * @param objections what speaks against it; empty for a run that fits
  */
 public record RunPlan(
-        BatchState batch, RunQuestion question, List<PlannedBath> baths, BatchVerdict verdict, List<Refusal> refusals) {
+        BatchState batch,
+        RunQuestion question,
+        List<PlannedBath> baths,
+        BatchVerdict verdict,
+        List<Objection> objections) {
     /**
      * A fill in the plan.
      *
@@ -67,24 +73,25 @@ public record RunPlan(
      */
     public static RunPlan of(BatchState asLogged, RunQuestion question) {
         if (asLogged.ended()) {
-            throw Refusal.of("batch-ended", "batch", asLogged.id());
+            throw Refusal.of(new RunObjection.BatchEnded(asLogged.id()));
         }
         BatchState batch = question.judging().over(asLogged);
-        List<Refusal> refusals = new ArrayList<>();
+        List<Objection> objections = new ArrayList<>();
         List<PlannedBath> baths = batch.fills().stream()
                 .filter(fill -> fill.discarded() == null)
-                .map(fill -> planned(batch, fill, question, refusals))
+                .map(fill -> planned(batch, fill, question, objections))
                 .toList();
         BatchVerdict verdict =
                 BatchVerdict.of(baths.stream().map(PlannedBath::verdict).toList());
-        addWhatIsMissing(batch, refusals);
-        addBars(baths, refusals);
-        addLimits(baths, question, refusals);
-        addVolumes(baths, question, refusals);
-        return new RunPlan(batch, question, baths, verdict, List.copyOf(refusals));
+        addWhatIsMissing(batch, objections);
+        addBars(baths, objections);
+        addLimits(baths, question, objections);
+        addVolumes(baths, question, objections);
+        return new RunPlan(batch, question, baths, verdict, List.copyOf(objections));
     }
 
-    private static PlannedBath planned(BatchState batch, FillState fill, RunQuestion question, List<Refusal> refusals) {
+    private static PlannedBath planned(
+            BatchState batch, FillState fill, RunQuestion question, List<Objection> objections) {
         Bath bath = fill.bath();
         Timing timing = question.turning() ? bath.turning() : bath.timing();
         boolean pushed = batch.isImageDeveloper(fill);
@@ -96,7 +103,7 @@ public record RunPlan(
                 time = RunTime.of(
                         bath.role(), timing, fill.scaledRolls(), scaledRun, question.stops(), null, fill.trimPercent());
             } catch (Refusal refusal) {
-                refusals.add(refusal);
+                objections.add(refusal.objection());
                 time = null;
             }
         }
@@ -136,27 +143,24 @@ public record RunPlan(
                                 fill.volumeMl(), takesMl, bath.oneShot().stockFor(question.smallestTankMl())));
     }
 
-    private static void addWhatIsMissing(BatchState batch, List<Refusal> refusals) {
+    private static void addWhatIsMissing(BatchState batch, List<Objection> objections) {
         batch.fills().stream()
                 .filter(fill -> fill.discarded() != null)
-                .forEach(fill -> refusals.add(Refusal.of("bath-missing", "fill", fill)));
+                .forEach(fill -> objections.add(new RunObjection.BathMissing(fill)));
     }
 
-    private static void addBars(List<PlannedBath> baths, List<Refusal> refusals) {
+    private static void addBars(List<PlannedBath> baths, List<Objection> objections) {
         baths.stream()
                 .filter(bath -> bath.fill().bar() != null)
-                .forEach(bath -> refusals.add(Refusal.of("bath-barred", "fill", bath.fill())));
+                .forEach(bath -> objections.add(
+                        new RunObjection.BathBarred(bath.fill(), bath.fill().bar())));
     }
 
-    private static void addLimits(List<PlannedBath> baths, RunQuestion question, List<Refusal> refusals) {
+    private static void addLimits(List<PlannedBath> baths, RunQuestion question, List<Objection> objections) {
         for (PlannedBath bath : baths) {
             if (bath.verdict().state() == State.DISCARD && !bath.passedOnPurpose()) {
-                refusals.add(Refusal.of(
-                        "bath-must-go",
-                        "fill",
-                        bath.fill(),
-                        "because",
-                        bath.verdict().reasons().get(0)));
+                objections.add(new RunObjection.BathMustGo(
+                        bath.fill(), bath.verdict().reasons().get(0)));
             }
         }
         Double left = BatchVerdict.rollsLeft(baths.stream()
@@ -169,33 +173,24 @@ public record RunPlan(
         baths.stream()
                 .filter(bath -> left.equals(bath.verdict().rollsLeft()))
                 .findFirst()
-                .ifPresent(bath -> refusals.add(
-                        Refusal.of("run-too-big", "fill", bath.fill(), "rolls", question.equivalents(), "fits", left)));
+                .ifPresent(
+                        bath -> objections.add(new RunObjection.RunTooBig(bath.fill(), question.equivalents(), left)));
     }
 
     /** One refusal is enough: the bath that lacks most says how much the tank wants. */
-    private static void addVolumes(List<PlannedBath> baths, RunQuestion question, List<Refusal> refusals) {
+    private static void addVolumes(List<PlannedBath> baths, RunQuestion question, List<Objection> objections) {
         baths.stream()
                 .filter(bath -> Slack.exceeds(bath.takesMl(), bath.fill().inBottleMl()))
                 .max(Comparator.comparingDouble(
                         bath -> bath.takesMl() - bath.fill().inBottleMl()))
-                .ifPresent(bath -> refusals.add(lacking(bath, question)));
+                .ifPresent(bath -> objections.add(lacking(bath, question)));
     }
 
-    private static Refusal lacking(PlannedBath bath, RunQuestion question) {
+    private static Objection lacking(PlannedBath bath, RunQuestion question) {
         FillState fill = bath.fill();
         return Slack.exceeds(bath.takesMl(), fill.volumeMl())
-                ? Refusal.of(
-                        "too-little-for-tank",
-                        "fill",
-                        fill,
-                        "needsMl",
-                        bath.takesMl(),
-                        "leftMl",
-                        fill.volumeMl(),
-                        "tankMl",
-                        question.tankMl())
-                : Refusal.of("in-use", "fill", fill, "use", fill.inUse().get(0));
+                ? new RunObjection.TooLittleForTank(fill, bath.takesMl(), fill.volumeMl(), question.tankMl())
+                : new BatchObjection.InUse(fill, fill.inUse().get(0).who());
     }
 
     /**
@@ -217,20 +212,13 @@ public record RunPlan(
                 limits.put(bath.fill().id(), List.copyOf(codes));
             }
         }
-        boolean helps = refusals.stream().allMatch(RunPlan::isOfALimit);
+        boolean helps = objections.stream().allMatch(Objection::canBePassed);
         return helps ? limits : Map.of();
     }
 
     private boolean isTooBigFor(PlannedBath bath) {
         Double left = bath.verdict().rollsLeft();
         return left != null && bath.fill().bath().oneShot() == null && !Slack.reaches(left, question.equivalents());
-    }
-
-    private static boolean isOfALimit(Refusal refusal) {
-        return refusal.code().equals("run-too-big")
-                        && ((FillState) refusal.values().get("fill")).bath().oneShot() == null
-                || refusal.values().get("because") instanceof Reason reason
-                        && reason.code().canBePassed();
     }
 
     /** The bath that people ask for first, if the batch still has it (rules, 4.3). */
@@ -256,13 +244,13 @@ public record RunPlan(
 
     /** Whether nothing speaks against it. */
     public boolean fits() {
-        return refusals.isEmpty();
+        return objections.isEmpty();
     }
 
     /** The same plan with one thing more that speaks against it. */
-    public RunPlan refusedBy(Refusal refusal) {
-        List<Refusal> all = new ArrayList<>(refusals);
-        all.add(refusal);
+    public RunPlan refusedBy(Objection objection) {
+        List<Objection> all = new ArrayList<>(objections);
+        all.add(objection);
         return new RunPlan(batch, question, baths, verdict, List.copyOf(all));
     }
 
@@ -280,25 +268,20 @@ public record RunPlan(
 
     /** The codes of what spoke against it, for a run that was done all the same; each once. */
     public List<String> against() {
-        return refusals.stream()
-                .map(refusal -> refusal.values().get("because") instanceof Reason reason
-                        ? reason.code().words()
-                        : refusal.code())
-                .distinct()
-                .toList();
+        return objections.stream().map(Objection::against).distinct().toList();
     }
 
     /** What the run does to each fill, as the log keeps it. */
-    public List<LogEntry.RunBath> asRunBaths() {
+    public List<RunBath> asRunBaths() {
         return baths.stream().map(this::asRunBath).toList();
     }
 
-    private LogEntry.RunBath asRunBath(PlannedBath planned) {
+    private RunBath asRunBath(PlannedBath planned) {
         FillState fill = planned.fill();
         boolean pushed = batch.isImageDeveloper(fill) && planned.time() != null;
         double weight = pushed ? RunTime.wearWeight(fill.bath().timing(), question.stops()) : 1;
         boolean oneShot = fill.bath().oneShot() != null;
-        return new LogEntry.RunBath(
+        return new RunBath(
                 fill.id(),
                 planned.shown().map(ProcessingTime::seconds).orElse(null),
                 oneShot ? 0 : question.equivalents() * weight,

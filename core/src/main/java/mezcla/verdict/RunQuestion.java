@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import mezcla.batch.LogEntry;
+import mezcla.log.Roll;
 import mezcla.measure.Refusal;
 
 /**
@@ -19,7 +19,7 @@ import mezcla.measure.Refusal;
  * @param turning whether the tank is turned on a rotary base, for which some leaflets print other times
  */
 public record RunQuestion(
-        List<LogEntry.Roll> rolls,
+        List<Roll> rolls,
         double tankMl,
         double smallestTankMl,
         Judging judging,
@@ -28,7 +28,7 @@ public record RunQuestion(
         boolean turning) {
     /** The question about film in a tank that is moved by hand. */
     public RunQuestion(
-            List<LogEntry.Roll> rolls, double tankMl, double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
+            List<Roll> rolls, double tankMl, double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
         this(rolls, tankMl, smallestTankMl, judging, at, zone, false);
     }
 
@@ -36,21 +36,21 @@ public record RunQuestion(
     public RunQuestion {
         rolls = List.copyOf(rolls);
         if (rolls.isEmpty()) {
-            throw Refusal.of("rolls-missing");
+            throw Refusal.of(new RunObjection.RollsMissing());
         }
-        if (rolls.stream().mapToDouble(LogEntry.Roll::stops).distinct().count() > 1) {
-            throw Refusal.of("pushes-differ");
+        if (rolls.stream().mapToDouble(Roll::stops).distinct().count() > 1) {
+            throw Refusal.of(new RunObjection.PushesDiffer());
         }
     }
 
     /** The film in roll equivalents. */
     public double equivalents() {
-        return rolls.stream().mapToDouble(LogEntry.Roll::equivalents).sum();
+        return rolls.stream().mapToDouble(Roll::equivalents).sum();
     }
 
     /** Whether any of the film cannot be made again. */
     public boolean irreplaceable() {
-        return rolls.stream().anyMatch(LogEntry.Roll::irreplaceable);
+        return rolls.stream().anyMatch(Roll::irreplaceable);
     }
 
     /** How far the film is pushed, in stops. */
@@ -74,7 +74,7 @@ public record RunQuestion(
     }
 
     /** Other film in the same tank. */
-    public RunQuestion ofRolls(List<LogEntry.Roll> others) {
+    public RunQuestion ofRolls(List<Roll> others) {
         return new RunQuestion(others, tankMl, smallestTankMl, judging, at, zone, turning);
     }
 

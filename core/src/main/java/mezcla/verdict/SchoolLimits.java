@@ -1,8 +1,8 @@
 package mezcla.verdict;
 
 import java.util.List;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Range;
+import mezcla.log.Finding;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
@@ -55,8 +55,7 @@ abstract class SchoolLimits {
         if (look == null) {
             return false;
         }
-        boolean reassuring = look.result() == LogEntry.Result.GOOD
-                || look.result() == LogEntry.Result.THIN && fill.trimPercent() != 0;
+        boolean reassuring = look.result() == Finding.GOOD || look.result() == Finding.THIN && fill.trimPercent() != 0;
         return reassuring
                 && Slack.reaches(LOOK_HOLDS_DAYS, look.daysAgo())
                 && Slack.reaches(LOOK_HOLDS_ROLLS, look.rollsAgo() * fill.wearPerRoll());

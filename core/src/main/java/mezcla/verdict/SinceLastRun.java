@@ -2,7 +2,7 @@ package mezcla.verdict;
 
 import java.util.Comparator;
 import java.util.Optional;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunLogged;
 import mezcla.measure.ProcessingTime;
 
 /**
@@ -14,8 +14,7 @@ import mezcla.measure.ProcessingTime;
  * @param rollsSince roll equivalents that went through the batch since then, that run among them
  * @param pushDiffers whether the film is pushed differently now
  */
-public record SinceLastRun(
-        LogEntry.RunLogged last, int secondsThen, int addedSeconds, double rollsSince, boolean pushDiffers) {
+public record SinceLastRun(RunLogged last, int secondsThen, int addedSeconds, double rollsSince, boolean pushDiffers) {
     /**
      * Compares a plan with the member's last run through the same developer; empty when there was none, or when either
      * has no time.
@@ -25,10 +24,9 @@ public record SinceLastRun(
      */
     public static Optional<SinceLastRun> of(RunPlan plan, String who) {
         Optional<ProcessingTime> now = plan.imageDeveloper().flatMap(RunPlan.PlannedBath::shown);
-        Optional<LogEntry.RunLogged> last = plan.batch().runs().stream()
+        Optional<RunLogged> last = plan.batch().runs().stream()
                 .filter(run -> run.stamp().who().equals(who))
-                .max(Comparator.comparing(
-                                (LogEntry.RunLogged run) -> run.stamp().happenedAt())
+                .max(Comparator.comparing((RunLogged run) -> run.stamp().happenedAt())
                         .thenComparing(run -> run.stamp().sequence()));
         if (now.isEmpty() || last.isEmpty()) {
             return Optional.empty();
@@ -40,10 +38,10 @@ public record SinceLastRun(
                 .map(bath -> of(plan, last.get(), bath.seconds(), now.get().seconds()));
     }
 
-    private static SinceLastRun of(RunPlan plan, LogEntry.RunLogged last, int then, int now) {
+    private static SinceLastRun of(RunPlan plan, RunLogged last, int then, int now) {
         double since = plan.batch().runs().stream()
                 .filter(run -> !run.stamp().happenedAt().isBefore(last.stamp().happenedAt()))
-                .mapToDouble(LogEntry.RunLogged::equivalents)
+                .mapToDouble(RunLogged::equivalents)
                 .sum();
         boolean pushDiffers = last.rolls().get(0).stops() != plan.question().stops();
         return new SinceLastRun(last, then, now - then, since, pushDiffers);

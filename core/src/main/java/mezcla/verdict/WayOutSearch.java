@@ -11,11 +11,19 @@ import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Stamp;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.BathRenewed;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.PartUse;
+import mezcla.log.Roll;
+import mezcla.log.RunLogged;
+import mezcla.log.Stamp;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 
@@ -51,7 +59,7 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
     }
 
     Optional<WayOut> twoLoads() {
-        List<LogEntry.Roll> rolls = question.rolls();
+        List<Roll> rolls = question.rolls();
         if (rolls.size() < 2) {
             return Optional.empty();
         }
@@ -86,12 +94,11 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
                 .map(done -> new WayOut.ToppedUp(done.plan(), done.fresh()));
     }
 
-    private Optional<List<Row>> addTo(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
+    private Optional<List<Row>> addTo(BatchState batch, FillState fill, MixedFill fresh) {
         double after = fill.volumeMl() + fresh.volumeMl();
         return Slack.exceeds(after, fill.bottle().capacityMl())
                 ? Optional.empty()
-                : Optional.of(
-                        List.of(stamp -> new LogEntry.FillToppedUp(stamp, fill.id(), fresh.volumeMl(), fresh.uses())));
+                : Optional.of(List.of(stamp -> new FillToppedUp(stamp, fill.id(), fresh.volumeMl(), fresh.uses())));
     }
 
     Optional<WayOut> renewed() {
@@ -110,15 +117,14 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
                         .map(done -> new WayOut.Renewed(done.plan(), done.fresh()));
     }
 
-    private Optional<List<Row>> replace(BatchState batch, FillState fill, LogEntry.MixedFill fresh) {
-        Row renewal = stamp -> new LogEntry.BathRenewed(stamp, batch.id(), fresh);
+    private Optional<List<Row>> replace(BatchState batch, FillState fill, MixedFill fresh) {
+        Row renewal = stamp -> new BathRenewed(stamp, batch.id(), fresh);
         if (fill.discarded() != null) {
             return Optional.of(List.of(renewal));
         }
-        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(
+        DiscardedFill gone = new DiscardedFill(
                 fill.id(), fill.volumeMl(), WasteRoute.of(fill.bath().role()));
-        return Optional.of(
-                List.of(stamp -> new LogEntry.FillsDiscarded(stamp, batch.id(), List.of(gone), ""), renewal));
+        return Optional.of(List.of(stamp -> new FillsDiscarded(stamp, batch.id(), List.of(gone), ""), renewal));
     }
 
     /** A row that nobody wrote, given its stamp. */
@@ -126,7 +132,7 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
 
     /** What fresh solution becomes in the log. */
     private interface Step {
-        Optional<List<Row>> rows(BatchState batch, FillState fill, LogEntry.MixedFill fresh);
+        Optional<List<Row>> rows(BatchState batch, FillState fill, MixedFill fresh);
     }
 
     private record Done(RunPlan plan, List<WayOut.Fresh> fresh) {}
@@ -152,7 +158,7 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
         return plan.fits() ? Optional.of(new Done(plan, fresh)) : Optional.empty();
     }
 
-    private record Mixed(LogEntry.MixedFill fill, WayOut.Fresh fresh) {}
+    private record Mixed(MixedFill fill, WayOut.Fresh fresh) {}
 
     /** Mixes a bath from the oldest kit of the same leaflet that still makes that much of it, in ml. */
     private static Optional<Mixed> mixed(LogState then, FillState fill, double volumeMl, int number) {
@@ -166,11 +172,11 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
     private static Optional<Mixed> mixed(KitState kit, FillState fill, double volumeMl, int number) {
         String bath = fill.mixed().bathKey();
         try {
-            List<LogEntry.PartUse> uses =
+            List<PartUse> uses =
                     kit.uses(kit.plan(volumeMl, List.of(bath)).baths().get(0));
-            LogEntry.MixedFill fresh = new LogEntry.MixedFill(
-                    NOBODYS_FILL - number, fill.leaflet(), bath, volumeMl, "", fill.bottle(), uses, null);
-            double share = uses.stream().mapToDouble(LogEntry.PartUse::kitShare).sum();
+            MixedFill fresh =
+                    new MixedFill(NOBODYS_FILL - number, fill.leaflet(), bath, volumeMl, "", fill.bottle(), uses, null);
+            double share = uses.stream().mapToDouble(PartUse::kitShare).sum();
             return Optional.of(new Mixed(fresh, new WayOut.Fresh(fill, volumeMl, kit, share)));
         } catch (Refusal tooMuch) {
             return Optional.empty();
@@ -178,7 +184,7 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
     }
 
     private static Row logged(RunPlan plan) {
-        return stamp -> new LogEntry.RunLogged(
+        return stamp -> new RunLogged(
                 stamp,
                 plan.batch().id(),
                 plan.question().rolls(),

@@ -12,6 +12,15 @@ import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
+import mezcla.log.BatchMixed;
+import mezcla.log.MixedFill;
+import mezcla.log.PartCorrected;
+import mezcla.log.PartDecanted;
+import mezcla.log.PartMoved;
+import mezcla.log.PartOpened;
+import mezcla.log.PartThrownAway;
+import mezcla.log.PartUse;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.mixing.MixPlan;
 import mezcla.money.FillCosts;
@@ -42,25 +51,25 @@ public class CupboardTest {
     }
 
     private void throwAway(double day, String part, double amount) {
-        log.add(day, stamp -> new LogEntry.PartThrownAway(stamp, 1, part, amount, WasteRoute.DEVELOPERS, "brown"));
+        log.add(day, stamp -> new PartThrownAway(stamp, 1, part, amount, WasteRoute.DEVELOPERS, "brown"));
     }
 
     @Test
     public void openingDecantingAndCorrectingAreFolded() {
         assertThat(part(1, "dev-a").clockFrom()).isNull();
-        log.add(2, stamp -> new LogEntry.PartOpened(stamp, 1, "dev-a"));
+        log.add(2, stamp -> new PartOpened(stamp, 1, "dev-a"));
         assertThat(part(1, "dev-a").clockFrom()).isEqualTo(TestLog.day(2));
-        log.add(3, stamp -> new LogEntry.PartDecanted(stamp, 1, "dev-a", 5));
+        log.add(3, stamp -> new PartDecanted(stamp, 1, "dev-a", 5));
         assertThat(part(1, "dev-a").clockFrom()).isEqualTo(TestLog.day(3));
         assertThat(part(1, "dev-a").openedAt()).isEqualTo(TestLog.day(2));
-        log.add(4, stamp -> new LogEntry.PartCorrected(stamp, 1, "dev-a", 83, "spilled"));
+        log.add(4, stamp -> new PartCorrected(stamp, 1, "dev-a", 83, "spilled"));
         throwAway(5, "dev-a", 13);
         assertThat(part(1, "dev-a").left()).isCloseTo(70, offset(1e-9));
     }
 
     @Test
     public void decantingASealedPartOpensIt() {
-        log.add(3, stamp -> new LogEntry.PartDecanted(stamp, 1, "dev-a", 5));
+        log.add(3, stamp -> new PartDecanted(stamp, 1, "dev-a", 5));
         assertThat(part(1, "dev-a").openedAt()).isEqualTo(TestLog.day(3));
     }
 
@@ -75,10 +84,10 @@ public class CupboardTest {
     @Test
     public void ofTwoClocksTheOlderOneCounts() {
         log.mix(1, 1, 1, 500);
-        log.add(3, stamp -> new LogEntry.PartOpened(stamp, 2, "dev-a"));
-        log.add(4, stamp -> new LogEntry.PartOpened(stamp, 2, "dev-b"));
-        log.add(5, stamp -> new LogEntry.PartMoved(stamp, 1, "dev-a", 2, 50));
-        log.add(6, stamp -> new LogEntry.PartMoved(stamp, 2, "dev-b", 1, 50));
+        log.add(3, stamp -> new PartOpened(stamp, 2, "dev-a"));
+        log.add(4, stamp -> new PartOpened(stamp, 2, "dev-b"));
+        log.add(5, stamp -> new PartMoved(stamp, 1, "dev-a", 2, 50));
+        log.add(6, stamp -> new PartMoved(stamp, 2, "dev-b", 1, 50));
         assertThat(part(2, "dev-a").openedAt()).isEqualTo(TestLog.day(1));
         assertThat(part(1, "dev-b").openedAt()).isEqualTo(TestLog.day(1));
     }
@@ -86,14 +95,14 @@ public class CupboardTest {
     @Test
     public void whatIsMovedKeepsTheOlderClockAndItsMoney() {
         log.mix(1, 1, 1, 500);
-        log.add(5, stamp -> new LogEntry.PartMoved(stamp, 1, "dev-a", 2, 50));
+        log.add(5, stamp -> new PartMoved(stamp, 1, "dev-a", 2, 50));
         PartState there = part(2, "dev-a");
         assertThat(there.left()).isCloseTo(150, offset(1e-9));
         assertThat(there.movedIn()).isCloseTo(50, offset(1e-9));
         assertThat(there.openedAt()).isEqualTo(TestLog.day(1));
         assertThat(part(1, "dev-a").left()).isZero();
         Map<String, Double> dev = Map.of("dev-a", 150.0);
-        List<LogEntry.PartUse> uses = Stock.of(log.state().kit(2)).uses(dev);
+        List<PartUse> uses = Stock.of(log.state().kit(2)).uses(dev);
         assertThat(uses).singleElement().satisfies(use -> {
             assertThat(use.amount()).isEqualTo(150);
             assertThat(use.kitShare()).isCloseTo(0.25, offset(1e-9));
@@ -123,7 +132,7 @@ public class CupboardTest {
         var plan = stock.plan(Map.of("dev", new MixPlan.Wanted(1200, 1200)));
         assertThat(stock.uses(plan.baths().get(0)))
                 .filteredOn(use -> use.part().equals("dev-a"))
-                .extracting(LogEntry.PartUse::kitId, use -> Math.round(use.amount()))
+                .extracting(PartUse::kitId, use -> Math.round(use.amount()))
                 .containsExactly(
                         org.assertj.core.groups.Tuple.tuple(1L, 30L), org.assertj.core.groups.Tuple.tuple(2L, 90L));
         assertThat(code(() -> Stock.of(List.of(log.state().kit(1), log.state().kit(1)))))
@@ -139,19 +148,19 @@ public class CupboardTest {
             for (int day = 1; day < 30; day++) {
                 double amount = 10 + random.nextInt(60);
                 if (random.nextBoolean()) {
-                    log.add(day, stamp -> new LogEntry.PartCorrected(stamp, 1, "dev-a", amount, "looked"));
+                    log.add(day, stamp -> new PartCorrected(stamp, 1, "dev-a", amount, "looked"));
                 }
                 KitState kit = log.state().kit(1);
-                List<LogEntry.PartUse> uses = Stock.of(kit).uses(Map.of("dev-a", amount, "bx-b", amount));
+                List<PartUse> uses = Stock.of(kit).uses(Map.of("dev-a", amount, "bx-b", amount));
                 long fill = 100 + day;
                 long batchId = ++batch;
                 log.add(
                         day,
-                        stamp -> new LogEntry.BatchMixed(
+                        stamp -> new BatchMixed(
                                 stamp,
                                 batchId,
                                 "Test",
-                                List.of(new LogEntry.MixedFill(
+                                List.of(new MixedFill(
                                         fill,
                                         Leaflets.negative(),
                                         "dev",
@@ -206,7 +215,7 @@ public class CupboardTest {
         assertThat(log.state().kit(3).longSealed(TestLog.day(74))).isEmpty();
         assertThat(log.state().kit(3).longSealed(TestLog.day(75))).isPresent();
         assertThat(log.state().kit(1).longSealed(TestLog.day(5000))).isEmpty();
-        log.add(60, stamp -> new LogEntry.PartOpened(stamp, 3, "dev-a"));
+        log.add(60, stamp -> new PartOpened(stamp, 3, "dev-a"));
         assertThat(log.state().kit(3).longSealed(TestLog.day(75))).isEmpty();
     }
 

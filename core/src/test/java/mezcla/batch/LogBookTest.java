@@ -11,6 +11,19 @@ import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.leaflet.BathRole;
+import mezcla.log.BatchMixed;
+import mezcla.log.DiscardedFill;
+import mezcla.log.DrumCollected;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.KitArrived;
+import mezcla.log.LogEntry;
+import mezcla.log.NoteLeft;
+import mezcla.log.PartMoved;
+import mezcla.log.RunLogged;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
@@ -36,22 +49,21 @@ public class LogBookTest {
             long developer = 2 * batch - 1;
             double day = batches + 1 + random.nextInt(20);
             switch (random.nextInt(7)) {
-                case 0 -> log.add(day, stamp -> new LogEntry.FillSpilled(stamp, developer, 1));
-                case 1 -> log.add(day, stamp -> new LogEntry.NoteLeft(stamp, batch, "a note"));
-                case 2 ->
-                    log.add(day, stamp -> new LogEntry.PartMoved(stamp, 1, "dev-a", 2 + random.nextInt(kits - 1), 0.5));
+                case 0 -> log.add(day, stamp -> new FillSpilled(stamp, developer, 1));
+                case 1 -> log.add(day, stamp -> new NoteLeft(stamp, batch, "a note"));
+                case 2 -> log.add(day, stamp -> new PartMoved(stamp, 1, "dev-a", 2 + random.nextInt(kits - 1), 0.5));
                 case 3 -> voidSomething(log, random);
                 case 4 -> {
-                    LogEntry.RunLogged run = log.run(day, batch, 1, developer, developer + 1);
+                    RunLogged run = log.run(day, batch, 1, developer, developer + 1);
                     log.add(
                             day + 1,
-                            stamp -> new LogEntry.FilmInspected(
+                            stamp -> new FilmInspected(
                                     stamp,
                                     batch,
                                     run.stamp().sequence(),
                                     0,
                                     List.of(developer),
-                                    LogEntry.Result.GOOD,
+                                    Finding.GOOD,
                                     Set.of(),
                                     null,
                                     null));
@@ -64,7 +76,7 @@ public class LogBookTest {
 
     private static void voidSomething(TestLog log, Random random) {
         LogEntry some = log.entries().get(random.nextInt(log.entries().size()));
-        if (!LogEntry.fillsMade(some).isEmpty() || some instanceof LogEntry.KitArrived) {
+        if (!some.fillsMade().isEmpty() || some instanceof KitArrived) {
             return;
         }
         try {
@@ -119,7 +131,7 @@ public class LogBookTest {
         log.mix(1, 2, 2, 400);
         LogBook before = log.book();
         BatchState untouched = before.state().batch(2);
-        LogEntry.RunLogged run = log.run(2, 1, 1, 1L, 2L);
+        RunLogged run = log.run(2, 1, 1, 1L, 2L);
         LogBook after = before.with(List.of(run));
         assertThat(after.state().batch(2)).isSameAs(untouched);
         assertThat(after.state().batch(1).runs()).containsExactly(run);
@@ -140,20 +152,23 @@ public class LogBookTest {
     public void rowsAreFoundByWhatTheyMade() {
         TestLog log = new TestLog();
         log.kit(0, 1, Leaflets.negative(), 3000);
-        LogEntry.BatchMixed mix = log.mix(1, 7, 1, 400);
-        LogEntry.RunLogged late = log.run(3, 7, 1, 1L, 2L);
-        LogEntry.RunLogged early = log.run(2, 7, 1, 1L, 2L);
+        BatchMixed mix = log.mix(1, 7, 1, 400);
+        RunLogged late = log.run(3, 7, 1, 1L, 2L);
+        RunLogged early = log.run(2, 7, 1, 1L, 2L);
         log.voidEntry(late.stamp().sequence());
         LogBook book = log.book();
-        assertThat(book.making(2)).isEqualTo(mix);
-        assertThat(book.arrival(1).kitId()).isEqualTo(1);
+        assertThat(book.making(2)).contains(mix);
+        assertThat(book.mixed(2)).contains(mix.fills().get(1));
+        assertThat(book.arrival(1).orElseThrow().kitId()).isEqualTo(1);
         assertThat(book.entry(early.stamp().sequence())).isEqualTo(early);
         assertThat(book.voiding(late.stamp().sequence())).isPresent();
         assertThat(book.voiding(early.stamp().sequence())).isEmpty();
         assertThat(book.newestFirst().subList(0, 2)).containsExactly(late, early);
         assertThat(book.writers()).containsExactly("Ines");
-        assertThat(catchThrowableOfType(Refusal.class, () -> book.making(9)).code())
-                .isEqualTo("unknown-fill");
+        assertThat(book.making(9)).isEmpty();
+        assertThat(book.mixed(9)).isEmpty();
+        assertThat(book.arrival(9)).isEmpty();
+        assertThat(book.find(99)).isEmpty();
         assertThat(catchThrowableOfType(Refusal.class, () -> book.entry(99)).code())
                 .isEqualTo("unknown-entry");
     }
@@ -164,7 +179,7 @@ public class LogBookTest {
         log.kit(0, 1, Leaflets.negative(), 3000);
         log.mix(1, 7, 1, 400);
         LogBook book = log.book();
-        LogBook supposed = book.supposing(TestLog.day(2), List.of(stamp -> new LogEntry.FillSpilled(stamp, 1, 100)));
+        LogBook supposed = book.supposing(TestLog.day(2), List.of(stamp -> new FillSpilled(stamp, 1, 100)));
         assertThat(supposed.state().fill(1).volumeMl()).isEqualTo(300);
         assertThat(book.state().fill(1).volumeMl()).isEqualTo(400);
     }
@@ -177,9 +192,8 @@ public class LogBookTest {
         log.kit(0, 1, Leaflets.negative(), 3000);
         log.mix(1, 7, 1, 400);
         log.mix(1, 8, 1, 400);
-        pour(log, 2, 7, new LogEntry.DiscardedFill(2, 400, WasteRoute.SILVER_BEARING, 1L));
-        LogEntry.FillsDiscarded second =
-                pour(log, 4, 8, new LogEntry.DiscardedFill(4, 400, WasteRoute.SILVER_BEARING, 1L));
+        pour(log, 2, 7, new DiscardedFill(2, 400, WasteRoute.SILVER_BEARING, 1L));
+        FillsDiscarded second = pour(log, 4, 8, new DiscardedFill(4, 400, WasteRoute.SILVER_BEARING, 1L));
         DrumLevel level = DrumLevel.of(log.book(), List.of(silver, developers)).get(0);
         assertThat(level.levelMl()).isEqualTo(800);
         assertThat(level.due()).isTrue();
@@ -189,7 +203,7 @@ public class LogBookTest {
         assertThat(code(() -> level.accept(BathRole.BLEACH_FIX, 201))).isEqualTo("drum-too-full");
         level.accept(BathRole.BLEACH_FIX, 200);
         List<LogEntry> rows = new ArrayList<>(log.entries());
-        log.add(3, stamp -> new LogEntry.DrumCollected(stamp, 1, "Blue drum", 400));
+        log.add(3, stamp -> new DrumCollected(stamp, 1, "Blue drum", 400));
         assertThat(DrumLevel.of(log.book(), List.of(silver)).get(0).levelMl())
                 .as("what went in after it was collected stays")
                 .isEqualTo(400);
@@ -198,8 +212,8 @@ public class LogBookTest {
         assertThat(rows).hasSize(5);
     }
 
-    private static LogEntry.FillsDiscarded pour(TestLog log, double day, long batch, LogEntry.DiscardedFill fill) {
-        return log.add(day, stamp -> new LogEntry.FillsDiscarded(stamp, batch, List.of(fill), "spent"));
+    private static FillsDiscarded pour(TestLog log, double day, long batch, DiscardedFill fill) {
+        return log.add(day, stamp -> new FillsDiscarded(stamp, batch, List.of(fill), "spent"));
     }
 
     @Test

@@ -10,6 +10,18 @@ import java.util.List;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.log.BatchMixed;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillInspected;
+import mezcla.log.FillMeasured;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.Finding;
+import mezcla.log.LogEntry;
+import mezcla.log.RunLogged;
+import mezcla.log.Stamp;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
@@ -52,9 +64,9 @@ public class LogStateTest {
     public void backdatedSpillCountsBeforeLaterRuns() {
         TestLog late = halfAKit();
         late.run(3, 7, 2, 1L, 2L);
-        late.add(2, stamp -> new LogEntry.FillSpilled(stamp, 1, 100));
+        late.add(2, stamp -> new FillSpilled(stamp, 1, 100));
         TestLog inTime = halfAKit();
-        inTime.add(2, stamp -> new LogEntry.FillSpilled(stamp, 1, 100));
+        inTime.add(2, stamp -> new FillSpilled(stamp, 1, 100));
         inTime.run(3, 7, 2, 1L, 2L);
         FillState backdated = late.state().batch(7).fills().get(0);
         assertThat(backdated.scaledRolls()).isCloseTo(5, within(1e-9));
@@ -66,7 +78,7 @@ public class LogStateTest {
     public void toppingUpDilutesWearAndNeverResetsTheRollCount() {
         TestLog log = halfAKit();
         log.run(2, 7, 3, 1L, 2L);
-        log.add(3, stamp -> new LogEntry.FillToppedUp(stamp, 1, 485, List.of()));
+        log.add(3, stamp -> new FillToppedUp(stamp, 1, 485, List.of()));
         FillState developer = log.state().batch(7).fills().get(0);
         assertThat(developer.rolls()).isEqualTo(3);
         assertThat(developer.scaledRolls()).isCloseTo(3, within(1e-9));
@@ -80,7 +92,7 @@ public class LogStateTest {
         log.run(2, 7, 2, 1L, 2L);
         log.mix(4, 8, 1, 400);
         log.run(5, 8, 1, 3L, 4L);
-        log.add(6, stamp -> new LogEntry.FillSpilled(stamp, 3, 20));
+        log.add(6, stamp -> new FillSpilled(stamp, 3, 20));
         LogState state = log.state();
         Random random = new Random(3);
         for (int i = 0; i < 20; i++) {
@@ -95,7 +107,7 @@ public class LogStateTest {
         TestLog log = halfAKit();
         log.run(2, 7, 2, 1L, 2L);
         BatchState before = log.state().batch(7);
-        LogEntry.RunLogged mistaken = log.run(3, 7, 4, 1L, 2L);
+        RunLogged mistaken = log.run(3, 7, 4, 1L, 2L);
         assertThat(log.state().batch(7)).isNotEqualTo(before);
         log.voidEntry(mistaken.stamp().sequence());
         assertThat(log.state().batch(7)).isEqualTo(before);
@@ -106,7 +118,7 @@ public class LogStateTest {
         TestLog log = new TestLog();
         log.kit(0, 1, Leaflets.negative(), 4999);
         log.mix(1, 7, 1, 333);
-        LogEntry.BatchMixed mistaken = log.mix(2, 8, 1, 333);
+        BatchMixed mistaken = log.mix(2, 8, 1, 333);
         log.mix(3, 9, 1, 333);
         Money first = cost(log, 7);
         Money third = cost(log, 9);
@@ -169,12 +181,12 @@ public class LogStateTest {
     public void inspectionPutDownToSomethingElseChangesNothing() {
         TestLog log = halfAKit();
         log.run(2, 7, 1, 1L, 2L);
-        log.add(3, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.THIN, true, 4));
+        log.add(3, stamp -> new FillInspected(stamp, 1, Finding.THIN, true, 4));
         log.run(4, 7, 2, 1L, 2L);
-        log.add(5, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.HEAVY_CAST, false, 0));
+        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.HEAVY_CAST, false, 0));
         FillState developer = log.state().batch(7).fills().get(0);
         assertThat(developer.trimPercent()).isEqualTo(4);
-        assertThat(developer.inspection()).isEqualTo(new FillState.Inspection(LogEntry.Result.THIN, TestLog.day(3), 2));
+        assertThat(developer.inspection()).isEqualTo(new FillState.Inspection(Finding.THIN, TestLog.day(3), 2));
     }
 
     @Test
@@ -207,8 +219,8 @@ public class LogStateTest {
     @Test
     public void bottleThatIsSpilledEmptyStillHasFiniteWear() {
         TestLog log = halfAKit();
-        log.add(2, stamp -> new LogEntry.FillMeasured(stamp, 1, 900));
-        log.add(3, stamp -> new LogEntry.FillSpilled(stamp, 1, 900));
+        log.add(2, stamp -> new FillMeasured(stamp, 1, 900));
+        log.add(3, stamp -> new FillSpilled(stamp, 1, 900));
         log.run(4, 7, 1, 1L, 2L);
         FillState empty = log.state().fill(1);
         assertThat(empty.volumeMl()).isZero();
@@ -232,8 +244,7 @@ public class LogStateTest {
         return catchThrowableOfType(Refusal.class, call).code();
     }
 
-    private static LogEntry.FillsDiscarded discard(Stamp stamp, long fill) {
-        return new LogEntry.FillsDiscarded(
-                stamp, 7, List.of(new LogEntry.DiscardedFill(fill, 500, WasteRoute.OTHERS)), "old");
+    private static FillsDiscarded discard(Stamp stamp, long fill) {
+        return new FillsDiscarded(stamp, 7, List.of(new DiscardedFill(fill, 500, WasteRoute.OTHERS)), "old");
     }
 }

@@ -8,6 +8,13 @@ import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.leaflet.BathRole;
+import mezcla.log.BathLooked;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.RunLogged;
+import mezcla.log.Sign;
+import mezcla.log.Suspect;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.BeforeMethod;
@@ -16,7 +23,7 @@ import org.testng.annotations.Test;
 /** What looks at film and into bottles leave behind. */
 public class LooksTest {
     private TestLog log;
-    private LogEntry.RunLogged run;
+    private RunLogged run;
 
     @BeforeMethod
     public void aRun() {
@@ -26,19 +33,19 @@ public class LooksTest {
         run = log.run(1, 1, 2, 1L, 2L);
     }
 
-    private LogEntry.FilmInspected look(LogEntry.Result result, @Nullable Double trim, LogEntry.Suspect... suspects) {
+    private FilmInspected look(Finding result, @Nullable Double trim, Suspect... suspects) {
         return log.add(
                 2,
-                stamp -> new LogEntry.FilmInspected(
+                stamp -> new FilmInspected(
                         stamp, 1, run.stamp().sequence(), 0, List.of(1L, 2L), result, Set.of(suspects), trim, null));
     }
 
     @Test
     public void aLookCountsForTheFillsOfItsRunSinceThatRun() {
         log.run(1.5, 1, 3, 1L, 2L);
-        look(LogEntry.Result.THIN, 4.0, LogEntry.Suspect.CHEMISTRY);
+        look(Finding.THIN, 4.0, Suspect.CHEMISTRY);
         FillState developer = log.state().fill(1);
-        assertThat(developer.inspection().result()).isEqualTo(LogEntry.Result.THIN);
+        assertThat(developer.inspection().result()).isEqualTo(Finding.THIN);
         assertThat(developer.inspection().rollsAgo()).isEqualTo(3);
         assertThat(developer.trimPercent()).isEqualTo(4);
         assertThat(log.state().fill(2).trimPercent()).isZero();
@@ -48,16 +55,16 @@ public class LooksTest {
 
     @Test
     public void whatIsNotPutDownToTheChemistryReplacesNothing() {
-        look(LogEntry.Result.GOOD, null);
-        look(LogEntry.Result.HEAVY_CAST, null, LogEntry.Suspect.SCAN, LogEntry.Suspect.LIGHT);
-        look(LogEntry.Result.HEAVY_GRAIN, null);
-        assertThat(log.state().fill(1).inspection().result()).isEqualTo(LogEntry.Result.GOOD);
+        look(Finding.GOOD, null);
+        look(Finding.HEAVY_CAST, null, Suspect.SCAN, Suspect.LIGHT);
+        look(Finding.HEAVY_GRAIN, null);
+        assertThat(log.state().fill(1).inspection().result()).isEqualTo(Finding.GOOD);
     }
 
     @Test
     public void signsAddUpAndAVoidTakesOneBack() {
-        log.add(2, stamp -> new LogEntry.BathLooked(stamp, 1, Sign.DARK, null));
-        LogEntry.BathLooked black = log.add(3, stamp -> new LogEntry.BathLooked(stamp, 1, Sign.BLACK, "like coffee"));
+        log.add(2, stamp -> new BathLooked(stamp, 1, Sign.DARK, null));
+        BathLooked black = log.add(3, stamp -> new BathLooked(stamp, 1, Sign.BLACK, "like coffee"));
         assertThat(log.state().fill(1).signs()).isEqualTo(Set.of(Sign.DARK, Sign.BLACK));
         log.voidEntry(black.stamp().sequence());
         assertThat(log.state().fill(1).signs()).isEqualTo(Set.of(Sign.DARK));
@@ -69,7 +76,7 @@ public class LooksTest {
 
     @Test
     public void aRunThatWasLookedAtIsNotVoided() {
-        LogEntry.FilmInspected look = look(LogEntry.Result.GOOD, null);
+        FilmInspected look = look(Finding.GOOD, null);
         assertThat(catchThrowableOfType(
                                 Refusal.class,
                                 () -> Voiding.check(log.entries(), run.stamp().sequence()))
@@ -81,7 +88,7 @@ public class LooksTest {
     @Test
     public void thePathIsAPointForEachRunAndTopUp() {
         log.run(3, 1, 1, 1L, 2L);
-        log.add(4, stamp -> new LogEntry.FillToppedUp(stamp, 1, 1000, List.of()));
+        log.add(4, stamp -> new FillToppedUp(stamp, 1, 1000, List.of()));
         assertThat(log.state().fill(1).path())
                 .extracting(FillState.Worn::scaledRolls)
                 .satisfies(path -> assertThat(path).hasSize(3))
@@ -96,8 +103,8 @@ public class LooksTest {
                 .isFalse();
         assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7200)))
                 .isTrue();
-        assertThat(FilmLook.trim(4, LogEntry.Result.THIN)).isEqualTo(8);
-        assertThat(FilmLook.trim(4, LogEntry.Result.DENSE)).isZero();
-        assertThat(FilmLook.trim(4, LogEntry.Result.HEAVY_CAST)).isNull();
+        assertThat(FilmLook.trim(4, Finding.THIN)).isEqualTo(8);
+        assertThat(FilmLook.trim(4, Finding.DENSE)).isZero();
+        assertThat(FilmLook.trim(4, Finding.HEAVY_CAST)).isNull();
     }
 }

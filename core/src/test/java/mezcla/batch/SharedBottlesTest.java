@@ -8,6 +8,28 @@ import java.util.List;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.AirKept;
+import mezcla.log.BatchMixed;
+import mezcla.log.BathRenewed;
+import mezcla.log.Before;
+import mezcla.log.Bottle;
+import mezcla.log.FillInspected;
+import mezcla.log.FillMoved;
+import mezcla.log.FillShared;
+import mezcla.log.FillToppedUp;
+import mezcla.log.Finding;
+import mezcla.log.KitArrived;
+import mezcla.log.LeafletCorrected;
+import mezcla.log.LimitOverridden;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.NoteLeft;
+import mezcla.log.Place;
+import mezcla.log.Purchase;
+import mezcla.log.RunBath;
+import mezcla.log.RunCalledOff;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
@@ -41,7 +63,7 @@ public class SharedBottlesTest {
 
     @Test
     public void runUnderWayTakesItsRollsAndItsVolume() {
-        LogEntry.RunStarted start = log.start(2, 7, 2, 300, 1L, 2L);
+        RunStarted start = log.start(2, 7, 2, 300, 1L, 2L);
         FillState developer = log.state().fill(1);
         assertThat(developer.rolls()).isEqualTo(2);
         assertThat(developer.scaledRolls()).isCloseTo(5, within(1e-9));
@@ -59,15 +81,15 @@ public class SharedBottlesTest {
 
     @Test
     public void finishedRunCountsOnceAndByWhatReallyHappened() {
-        LogEntry.RunStarted start = log.start(2, 7, 2, 300, 1L, 2L);
-        LogEntry.RunLogged finish = log.add(
+        RunStarted start = log.start(2, 7, 2, 300, 1L, 2L);
+        RunLogged finish = log.add(
                 2.05,
-                stamp -> new LogEntry.RunLogged(
+                stamp -> new RunLogged(
                         stamp,
                         7,
                         List.of(TestLog.roll(0)),
                         start.baths().stream()
-                                .map(bath -> new LogEntry.RunBath(bath.fillId(), 215, 1, 5, 0, 38.5))
+                                .map(bath -> new RunBath(bath.fillId(), 215, 1, 5, 0, 38.5))
                                 .toList(),
                         300,
                         List.of(),
@@ -76,7 +98,8 @@ public class SharedBottlesTest {
         assertThat(developer.rolls()).isEqualTo(1);
         assertThat(developer.inBottleMl()).isEqualTo(developer.volumeMl()).isCloseTo(395, within(1e-9));
         assertThat(log.state().batch(7).inUse()).isEmpty();
-        assertThat(voiding(start).values().get("entries")).isEqualTo(List.of(finish));
+        assertThat(((BatchObjection.LaterEntriesDepend) voiding(start).objection()).entries())
+                .isEqualTo(List.of(finish));
         log.voidEntry(finish.stamp().sequence());
         assertThat(log.state().batch(7).inUse()).containsExactly(start);
     }
@@ -84,8 +107,8 @@ public class SharedBottlesTest {
     @Test
     public void runThatIsCalledOffLeavesNothingBehind() {
         BatchState before = log.state().batch(7);
-        LogEntry.RunStarted start = log.start(2, 7, 2, 300, 1L, 2L);
-        log.add(2.1, stamp -> new LogEntry.RunCalledOff(stamp, start.stamp().sequence(), "wrong tank"));
+        RunStarted start = log.start(2, 7, 2, 300, 1L, 2L);
+        log.add(2.1, stamp -> new RunCalledOff(stamp, start.stamp().sequence(), "wrong tank"));
         assertThat(log.state().batch(7)).isEqualTo(before);
         assertThat(voiding(start).code()).isEqualTo("later-entries-depend");
     }
@@ -98,7 +121,7 @@ public class SharedBottlesTest {
                 .isEqualTo("bath-stands");
         assertThat(log.state().batch(7).refuseRenewalWhileItStands("dev")).isPresent();
         FillState bleachFix = log.state().fill(2);
-        LogEntry.BathRenewed renewal = log.renew(3, 7, 1, "dev", 250);
+        BathRenewed renewal = log.renew(3, 7, 1, "dev", 250);
         BatchState batch = log.state().batch(7);
         assertThat(batch.fills()).extracting(FillState::id).containsExactly(5L, 2L);
         assertThat(batch.replaced()).extracting(FillState::id).containsExactly(1L);
@@ -107,7 +130,10 @@ public class SharedBottlesTest {
         assertThat(batch.ended()).isFalse();
         assertThat(log.state().batchOf(1).id()).isEqualTo(7);
         assertThat(log.state().batchOf(5).id()).isEqualTo(7);
-        assertThat(voiding(log.entries().get(4)).values().get("entries")).isEqualTo(List.of(renewal));
+        assertThat(((BatchObjection.LaterEntriesDepend)
+                                voiding(log.entries().get(4)).objection())
+                        .entries())
+                .isEqualTo(List.of(renewal));
         log.voidEntry(renewal.stamp().sequence());
         assertThat(log.state().batch(7).fills()).extracting(FillState::id).containsExactly(1L, 2L);
     }
@@ -132,7 +158,7 @@ public class SharedBottlesTest {
         KitState kit = log.state().kit(1);
         log.add(
                 4,
-                stamp -> new LogEntry.FillToppedUp(
+                stamp -> new FillToppedUp(
                         stamp,
                         2,
                         50,
@@ -161,11 +187,11 @@ public class SharedBottlesTest {
                 .isEqualTo("developer-not-shared");
         log.discard(2, 8, 4);
         log.state().batch(8).refuseGuest(guest);
-        LogEntry.FillShared shared = log.add(2, stamp -> new LogEntry.FillShared(stamp, 8, 2));
+        FillShared shared = log.add(2, stamp -> new FillShared(stamp, 8, 2));
         assertThat(log.state().batch(8).fills()).extracting(FillState::id).containsExactly(3L, 2L);
         assertThat(code(() -> log.state().batch(8).refuseGuest(guest))).isEqualTo("serves-here-already");
         log.run(3, 7, 1, 1L, 2L);
-        LogEntry.RunLogged through = log.run(4, 8, 2, 3L, 2L);
+        RunLogged through = log.run(4, 8, 2, 3L, 2L);
         assertThat(log.state().fill(2).rolls()).isEqualTo(3);
         assertThat(log.state().servedBy(2)).extracting(BatchState::id).containsExactly(7L, 8L);
         assertThat(log.state().batchOf(2).id()).isEqualTo(7);
@@ -174,7 +200,8 @@ public class SharedBottlesTest {
                         .total())
                 .as("the guest is charged to the batch that it was mixed for")
                 .isEqualTo(Money.ofMinor(NZD, 1500));
-        assertThat(voiding(shared).values().get("entries")).isEqualTo(List.of(through));
+        assertThat(((BatchObjection.LaterEntriesDepend) voiding(shared).objection()).entries())
+                .isEqualTo(List.of(through));
         log.discard(5, 8, 3);
         assertThat(log.state().batch(8).ended()).isTrue();
         assertThat(log.state().fill(2).discarded()).isNull();
@@ -190,25 +217,25 @@ public class SharedBottlesTest {
                         .pourOver(log.state().fill(1), log.state().fill(2).bottle())))
                 .isEqualTo("bottle-taken");
         Place cold = new Place(3, "Cold shelf");
-        LogEntry.FillMoved moved =
-                log.add(2, stamp -> new LogEntry.FillMoved(stamp, 1, TestLog.bottle(90), cold, AirKept.SQUEEZED));
+        FillMoved moved = log.add(2, stamp -> new FillMoved(stamp, 1, TestLog.bottle(90), cold, AirKept.SQUEEZED));
         assertThat(log.state().fill(1).kept())
                 .isEqualTo(new FillState.Kept(TestLog.bottle(90), cold, AirKept.SQUEEZED, TestLog.day(2)));
         assertThat(Bottling.beside(log.state()).isFree(old)).isTrue();
         assertThat(voiding(moved)).isNull();
-        LogEntry.FillMoved other = log.add(3, stamp -> new LogEntry.FillMoved(stamp, 3, old, null, AirKept.NOTHING));
-        assertThat(voiding(moved).values().get("entries")).isEqualTo(List.of(other));
+        FillMoved other = log.add(3, stamp -> new FillMoved(stamp, 3, old, null, AirKept.NOTHING));
+        assertThat(((BatchObjection.LaterEntriesDepend) voiding(moved).objection()).entries())
+                .isEqualTo(List.of(other));
     }
 
     @Test
     public void adoptedFillHasItsRollsAndItsAgeBehindIt() {
         log.add(
                 5,
-                stamp -> new LogEntry.BatchMixed(
+                stamp -> new BatchMixed(
                         stamp,
                         9,
                         "Found",
-                        List.of(new LogEntry.MixedFill(
+                        List.of(new MixedFill(
                                 40,
                                 Leaflets.negative(),
                                 "dev",
@@ -216,7 +243,7 @@ public class SharedBottlesTest {
                                 "500",
                                 TestLog.bottle(40),
                                 List.of(),
-                                new LogEntry.Before(TestLog.day(-20), 3)))));
+                                new Before(TestLog.day(-20), 3)))));
         FillState found = log.state().fill(40);
         assertThat(found.mixedAt()).isEqualTo(TestLog.day(-20));
         assertThat(found.rolls()).isEqualTo(3);
@@ -232,8 +259,8 @@ public class SharedBottlesTest {
         log.run(2, 7, 2, 1L, 2L);
         double before = log.state().fill(1).scaledRolls();
         Leaflet corrected = Leaflets.negativeFor(2000);
-        LogEntry.LeafletCorrected entry = log.add(
-                3, stamp -> new LogEntry.LeafletCorrected(stamp, List.of(1L, 2L), corrected, "capacity was for 2 L"));
+        LeafletCorrected entry =
+                log.add(3, stamp -> new LeafletCorrected(stamp, List.of(1L, 2L), corrected, "capacity was for 2 L"));
         assertThat(log.state().fill(1).leaflet()).isEqualTo(corrected);
         assertThat(log.state().fill(1).scaledRolls()).isCloseTo(before * 2, within(1e-9));
         assertThat(log.state().fill(3).leaflet()).isEqualTo(Leaflets.negative());
@@ -245,7 +272,7 @@ public class SharedBottlesTest {
     public void partsBoughtAloneShareWhatTheyCost() {
         log.add(
                 1,
-                stamp -> new LogEntry.KitArrived(
+                stamp -> new KitArrived(
                         stamp,
                         2,
                         Leaflets.negative(),
@@ -253,7 +280,7 @@ public class SharedBottlesTest {
                         Money.ofMinor(NZD, 200),
                         null,
                         List.of("dev-a", "dev-b"),
-                        LogEntry.Bought.plainly(NZD)));
+                        Purchase.plainly(NZD)));
         KitState parts = log.state().kit(2);
         assertThat(parts.left()).containsOnlyKeys("dev-a", "dev-b");
         assertThat(parts.complete()).extracting(bath -> bath.key()).containsExactly("dev");
@@ -278,24 +305,26 @@ public class SharedBottlesTest {
     @Test
     public void handoverNamesTheLastRunAndWhatCameOfIt() {
         assertThat(Handover.of(log.state().batch(7))).isEmpty();
-        LogEntry.RunLogged late = log.run(4, 7, 1, 1L, 2L);
+        RunLogged late = log.run(4, 7, 1, 1L, 2L);
         log.run(3, 7, 2, 1L, 2L);
-        log.add(3.5, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.DENSE, true, 0));
+        log.add(3.5, stamp -> new FillInspected(stamp, 1, Finding.DENSE, true, 0));
         assertThat(Handover.of(log.state().batch(7)))
                 .as("film from before the last run tells nothing of it")
                 .contains(new Handover(late, null));
-        log.add(5, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.GOOD, true, 0));
-        assertThat(Handover.of(log.state().batch(7))).contains(new Handover(late, LogEntry.Result.GOOD));
+        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true, 0));
+        assertThat(Handover.of(log.state().batch(7))).contains(new Handover(late, Finding.GOOD));
     }
 
     @Test
     public void notesAndOverridesStayWithWhatTheyAreAbout() {
-        LogEntry.NoteLeft note = log.add(2, stamp -> new LogEntry.NoteLeft(stamp, 7, "rinse in between"));
-        log.add(2, stamp -> new LogEntry.LimitOverridden(stamp, 1, List.of("over-age"), "test rolls only"));
+        NoteLeft note = log.add(2, stamp -> new NoteLeft(stamp, 7, "rinse in between"));
+        log.add(2, stamp -> new LimitOverridden(stamp, 1, List.of("over-age"), "test rolls only"));
         assertThat(log.state().batch(7).notes()).containsExactly(note);
         assertThat(log.state().fill(1).overrides("over-age")).isTrue();
         assertThat(log.state().fill(1).overrides("over-rolls")).isFalse();
-        assertThat(voiding(log.entries().get(1)).values().get("entries"))
+        assertThat(((BatchObjection.LaterEntriesDepend)
+                                voiding(log.entries().get(1)).objection())
+                        .entries())
                 .isEqualTo(List.of(note, log.entries().get(4)));
     }
 

@@ -9,6 +9,11 @@ import java.util.List;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.log.AirKept;
+import mezcla.log.Bottle;
+import mezcla.log.FillMoved;
+import mezcla.log.FillToppedUp;
+import mezcla.log.Place;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -37,8 +42,7 @@ public class StorageAgeTest {
     private void move(double day, double capacityMl, AirKept air) {
         log.add(
                 day,
-                stamp -> new LogEntry.FillMoved(
-                        stamp, 1, new Bottle(9, "T9", capacityMl, Bottle.Material.PLASTIC), SHELF, air));
+                stamp -> new FillMoved(stamp, 1, new Bottle(9, "T9", capacityMl, Bottle.Material.PLASTIC), SHELF, air));
     }
 
     private static Climate climate(Climate.Reading... readings) {
@@ -70,7 +74,7 @@ public class StorageAgeTest {
     @Test
     public void toppingUpDilutesAge() {
         move(0, 1500, AirKept.SQUEEZED);
-        log.add(10, stamp -> new LogEntry.FillToppedUp(stamp, 1, 250, List.of()));
+        log.add(10, stamp -> new FillToppedUp(stamp, 1, 250, List.of()));
         assertThat(age(10, Climate.steady(20))).isCloseTo(8, offset(1e-6));
         assertThat(age(15, Climate.steady(20))).isCloseTo(13, offset(1e-6));
     }

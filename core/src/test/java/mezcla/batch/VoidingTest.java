@@ -6,6 +6,19 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import java.util.List;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.log.BarLifted;
+import mezcla.log.BatchMixed;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillBarred;
+import mezcla.log.FillInspected;
+import mezcla.log.FillMeasured;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.Finding;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 
@@ -24,7 +37,7 @@ public class VoidingTest {
 
     private static List<Object> dependents(Refusal refusal) {
         assertThat(refusal.code()).isEqualTo("later-entries-depend");
-        return List.copyOf((List<?>) refusal.values().get("entries"));
+        return List.copyOf(((BatchObjection.LaterEntriesDepend) refusal.objection()).entries());
     }
 
     @Test
@@ -56,12 +69,12 @@ public class VoidingTest {
     @Test
     public void everythingAboutAFillHoldsItsMix() {
         for (LogEntry about : List.of(
-                log().add(3, stamp -> new LogEntry.FillSpilled(stamp, 1, 10)),
-                log().add(3, stamp -> new LogEntry.FillToppedUp(stamp, 1, 10, List.of())),
-                log().add(3, stamp -> new LogEntry.FillMeasured(stamp, 1, 10)),
-                log().add(3, stamp -> new LogEntry.FillBarred(stamp, 1, "smells")),
-                log().add(3, stamp -> new LogEntry.BarLifted(stamp, 1, "fine")),
-                log().add(3, stamp -> new LogEntry.FillInspected(stamp, 1, LogEntry.Result.GOOD, true, 0)))) {
+                log().add(3, stamp -> new FillSpilled(stamp, 1, 10)),
+                log().add(3, stamp -> new FillToppedUp(stamp, 1, 10, List.of())),
+                log().add(3, stamp -> new FillMeasured(stamp, 1, 10)),
+                log().add(3, stamp -> new FillBarred(stamp, 1, "smells")),
+                log().add(3, stamp -> new BarLifted(stamp, 1, "fine")),
+                log().add(3, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true, 0)))) {
             TestLog log = log();
             log.voidEntry(3);
             log.entries().add(about);
@@ -74,18 +87,17 @@ public class VoidingTest {
         TestLog log = log();
         log.add(
                 4,
-                stamp -> new LogEntry.FillsDiscarded(
-                        stamp, 7, List.of(new LogEntry.DiscardedFill(1, 490, WasteRoute.DEVELOPERS)), "old"));
+                stamp ->
+                        new FillsDiscarded(stamp, 7, List.of(new DiscardedFill(1, 490, WasteRoute.DEVELOPERS)), "old"));
         assertThat(refusal(log, 4)).isNull();
-        LogEntry.MixedFill old =
-                ((LogEntry.BatchMixed) log.entries().get(1)).fills().get(0);
-        LogEntry.BatchMixed reuse = log.add(
+        MixedFill old = ((BatchMixed) log.entries().get(1)).fills().get(0);
+        BatchMixed reuse = log.add(
                 5,
-                stamp -> new LogEntry.BatchMixed(
+                stamp -> new BatchMixed(
                         stamp,
                         8,
                         "Again",
-                        List.of(new LogEntry.MixedFill(
+                        List.of(new MixedFill(
                                 30, Leaflets.negative(), "dev", 500, "500 ml", old.bottle(), List.of(), null))));
         assertThat(dependents(refusal(log, 4))).containsExactly(reuse);
     }
@@ -94,15 +106,15 @@ public class VoidingTest {
     public void measuringAndBarringChangeOnlyWhatTheySay() {
         TestLog log = log();
         FillState before = log.state().fill(1);
-        log.add(3, stamp -> new LogEntry.FillMeasured(stamp, 1, 400));
+        log.add(3, stamp -> new FillMeasured(stamp, 1, 400));
         FillState measured = log.state().fill(1);
         assertThat(measured.volumeMl()).isEqualTo(400);
         assertThat(measured.countedMl()).isEqualTo(before.countedMl());
         assertThat(measured.scaledRolls()).isEqualTo(before.scaledRolls());
-        log.add(4, stamp -> new LogEntry.FillBarred(stamp, 1, "smells of bleach-fix"));
+        log.add(4, stamp -> new FillBarred(stamp, 1, "smells of bleach-fix"));
         assertThat(log.state().fill(1).bar())
                 .isEqualTo(new FillState.Bar(TestLog.day(4), "Ines", "smells of bleach-fix"));
-        log.add(5, stamp -> new LogEntry.BarLifted(stamp, 1, "it was the sink"));
+        log.add(5, stamp -> new BarLifted(stamp, 1, "it was the sink"));
         assertThat(log.state().fill(1).bar()).isNull();
     }
 }

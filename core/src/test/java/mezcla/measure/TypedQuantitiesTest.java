@@ -69,8 +69,10 @@ public class TypedQuantitiesTest {
     @Test
     public void ambiguousNumberTellsBothReadings() {
         Refusal refusal = catchThrowableOfType(Refusal.class, () -> Volume.parse("1,200", Volume.Unit.ML));
-        assertThat(refusal.number("decimal")).isEqualTo(1.2);
-        assertThat(refusal.number("thousands")).isEqualTo(1200);
+        assertThat(((TypedObjection.AmbiguousNumber) refusal.objection()).decimal())
+                .isEqualTo(1.2);
+        assertThat(((TypedObjection.AmbiguousNumber) refusal.objection()).thousands())
+                .isEqualTo(1200);
     }
 
     @DataProvider

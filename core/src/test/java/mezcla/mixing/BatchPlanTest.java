@@ -9,12 +9,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import mezcla.Leaflets;
-import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
+import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 
@@ -62,8 +62,10 @@ public class BatchPlanTest {
         left.put("bx-a", 96.0);
         Refusal refusal = catchThrowableOfType(Refusal.class, () -> BatchPlan.of(Leaflets.negative(), left, 481));
         assertThat(refusal.code()).isEqualTo("more-than-the-kit-allows");
-        assertThat(refusal.text("part")).isEqualTo("Part bx-a");
-        assertThat(refusal.number("largestMl")).isCloseTo(480, within(1e-9));
+        assertThat(((MixingObjection.MoreThanTheKitAllows) refusal.objection()).part())
+                .isEqualTo("Part bx-a");
+        assertThat(((MixingObjection.MoreThanTheKitAllows) refusal.objection()).largestMl())
+                .isCloseTo(480, within(1e-9));
         assertThat(BatchPlan.of(Leaflets.negative(), left, 480).baths()).hasSize(2);
     }
 

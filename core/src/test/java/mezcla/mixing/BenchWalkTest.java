@@ -156,7 +156,7 @@ public class BenchWalkTest {
         Refusal refusal = catchThrowableOfType(
                 Refusal.class, () -> BatchPlan.of(Leaflets.negative(), FULL, part -> 0.25, wanted));
         assertThat(refusal.code()).isEqualTo("part-runs-out");
-        assertThat(refusal.number("needs")).isCloseTo(240, offset(1e-9));
+        assertThat(((MixingObjection.PartRunsOut) refusal.objection()).needs()).isCloseTo(240, offset(1e-9));
         assertThat(BatchPlan.of(
                                 Leaflets.negative(),
                                 FULL,

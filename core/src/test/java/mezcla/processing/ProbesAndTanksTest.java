@@ -14,7 +14,7 @@ import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Timing;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.FilmFormat.Reel;
-import mezcla.measure.Refusal;
+import mezcla.measure.Objection;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -194,30 +194,30 @@ public class ProbesAndTanksTest {
 
     @Test
     public void reelsOfOneKindOrTheOtherOrHalfOfEachFillATank() {
-        assertThat(fit(TWO_OR_ONE, FilmFormat.F135_36, FilmFormat.F135_12).refusal())
+        assertThat(fit(TWO_OR_ONE, FilmFormat.F135_36, FilmFormat.F135_12).objection())
                 .isEmpty();
         assertThat(fit(TWO_OR_ONE, FilmFormat.F135_36, FilmFormat.F135_12).hasRoom())
                 .isFalse();
         assertThat(fit(TWO_OR_ONE, FilmFormat.F135_36).hasRoom()).isTrue();
         assertThat(fit(TWO_OR_ONE, FilmFormat.F127).share()).isEqualTo(1);
-        assertThat(fit(TWO_OR_ONE, FilmFormat.F120, FilmFormat.F135_36).refusal())
-                .map(Refusal::code)
+        assertThat(fit(TWO_OR_ONE, FilmFormat.F120, FilmFormat.F135_36).objection())
+                .map(Objection::key)
                 .contains("reels-do-not-fit");
         assertThat(fit(Map.of(Reel.R135, 4, Reel.R120, 2), FilmFormat.F120, FilmFormat.F135_36, FilmFormat.F135_24)
-                        .refusal())
+                        .objection())
                 .isEmpty();
     }
 
     @Test
     public void filmWithoutAReelIsRefusedUnlessNobodySaidWhatTheTankHolds() {
-        assertThat(fit(TWO_OR_ONE, FilmFormat.SHEET_4X5).refusal())
-                .map(Refusal::code)
+        assertThat(fit(TWO_OR_ONE, FilmFormat.SHEET_4X5).objection())
+                .map(Objection::key)
                 .contains("no-reel-for");
-        assertThat(fit(Map.of(), FilmFormat.SHEET_4X5).refusal()).isEmpty();
+        assertThat(fit(Map.of(), FilmFormat.SHEET_4X5).objection()).isEmpty();
         assertThat(fit(Map.of(), FilmFormat.SHEET_4X5).hasRoom()).isFalse();
         assertThat(IntStream.rangeClosed(1, 5).mapToObj(rolls -> TankFit.of(
                                 Map.of(Reel.R135, 4), Collections.nCopies(rolls, FilmFormat.F135_36))
-                        .refusal()
+                        .objection()
                         .isEmpty()))
                 .as("never again once it was too much")
                 .containsExactly(true, true, true, true, false);

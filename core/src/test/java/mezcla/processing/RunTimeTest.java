@@ -81,7 +81,8 @@ public class RunTimeTest {
         Refusal refusal =
                 catchThrowableOfType(Refusal.class, () -> RunTime.of(BathRole.BLEACH, bleach, 0, 1, 0, 23.9, 0));
         assertThat(refusal.code()).isEqualTo("temperature-outside-leaflet");
-        assertThat(refusal.number("least")).isEqualTo(36);
+        assertThat(((ProcessingObjection.TemperatureOutsideLeaflet) refusal.objection()).least())
+                .isEqualTo(36);
     }
 
     @Test
@@ -117,8 +118,10 @@ public class RunTimeTest {
     public void refusedPushTellsWhatTheLeafletHas() {
         Refusal refusal = catchThrowableOfType(Refusal.class, () -> RunTime.wearWeight(stepped(), 2.5));
         assertThat(refusal.code()).isEqualTo("push-outside-leaflet");
-        assertThat(refusal.number("least")).isEqualTo(-1);
-        assertThat(refusal.number("most")).isEqualTo(2);
+        assertThat(((ProcessingObjection.PushOutsideLeaflet) refusal.objection()).least())
+                .isEqualTo(-1);
+        assertThat(((ProcessingObjection.PushOutsideLeaflet) refusal.objection()).most())
+                .isEqualTo(2);
     }
 
     @Test

@@ -13,7 +13,8 @@ import java.util.Map;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Climate;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunSteps;
 import org.testng.annotations.Test;
@@ -71,7 +72,9 @@ public class EveningTest {
     public void theLoadThatIsTooMuchIsNamed() {
         Evening evening = evening(negative(), load(4), load(4), load(4));
         assertThat(evening.refused()).contains(evening.loads().get(2));
-        assertThat(evening.loads().get(2).plan().refusals().get(0).number("fits"))
+        assertThat(((RunObjection.RunTooBig)
+                                evening.loads().get(2).plan().objections().get(0))
+                        .fits())
                 .isCloseTo(2, within(1e-9));
         assertThat(catchThrowableOfType(Refusal.class, () -> evening(negative()))
                         .code())
@@ -93,10 +96,10 @@ public class EveningTest {
     @Test
     public void aRunThatWasGivenUpWearsWhatItReachedAndNothingElse() {
         TestLog log = negative();
-        LogEntry.RunStarted start = log.start(1, 7, 2, 300, 1L, 2L);
-        LogEntry.RunLogged abandoned = log.add(
+        RunStarted start = log.start(1, 7, 2, 300, 1L, 2L);
+        RunLogged abandoned = log.add(
                 1.01,
-                stamp -> new LogEntry.RunLogged(
+                stamp -> new RunLogged(
                         stamp,
                         7,
                         start.rolls(),

@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Set;
-import mezcla.batch.LogEntry;
-import mezcla.batch.Sign;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Timing;
+import mezcla.log.Finding;
+import mezcla.log.Sign;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -50,18 +50,18 @@ public class FillVerdictTest {
     @DataProvider
     public Object[][] looks() {
         return new Object[][] {
-            {LogEntry.Result.GOOD, 14, 2, 0, List.of()},
-            {LogEntry.Result.GOOD, 15, 2, 0, List.of("test-rolls", "test-age")},
-            {LogEntry.Result.GOOD, 14, 2.1, 0, List.of("test-rolls", "test-age")},
-            {LogEntry.Result.THIN, 1, 0, 0, List.of("test-rolls", "test-age")},
-            {LogEntry.Result.THIN, 1, 0, 4, List.of("more-time")},
-            {LogEntry.Result.DENSE, 1, 0, -4, List.of("test-rolls", "test-age")},
+            {Finding.GOOD, 14, 2, 0, List.of()},
+            {Finding.GOOD, 15, 2, 0, List.of("test-rolls", "test-age")},
+            {Finding.GOOD, 14, 2.1, 0, List.of("test-rolls", "test-age")},
+            {Finding.THIN, 1, 0, 0, List.of("test-rolls", "test-age")},
+            {Finding.THIN, 1, 0, 4, List.of("more-time")},
+            {Finding.DENSE, 1, 0, -4, List.of("test-rolls", "test-age")},
         };
     }
 
     @Test(dataProvider = "looks")
     public void reassuranceHoldsFourteenDaysAndFourScaledRolls(
-            LogEntry.Result result, double daysAgo, double rollsAgo, double trim, List<String> reasons) {
+            Finding result, double daysAgo, double rollsAgo, double trim, List<String> reasons) {
         FillCondition.Look look = new FillCondition.Look(result, daysAgo, rollsAgo);
         assertThat(reasons(fill(BathRole.DEVELOPER, 8, 30, Set.of(), look, trim)))
                 .isEqualTo(reasons);
@@ -69,7 +69,7 @@ public class FillVerdictTest {
 
     @Test
     public void reassuranceNeverLiftsAHardLimit() {
-        FillCondition.Look good = new FillCondition.Look(LogEntry.Result.GOOD, 0, 0);
+        FillCondition.Look good = new FillCondition.Look(Finding.GOOD, 0, 0);
         assertThat(reasons(fill(BathRole.DEVELOPER, 12, 43, Set.of(), good, 0))).startsWith("over-rolls", "over-age");
     }
 
@@ -91,7 +91,7 @@ public class FillVerdictTest {
                 .isEmpty();
         assertThat(reasons(fill(BathRole.DEVELOPER, 0, 1, Set.of(Sign.DARK), null, 0)))
                 .isEmpty();
-        FillCondition.Look milky = new FillCondition.Look(LogEntry.Result.MILKY_DRY, 30, 9);
+        FillCondition.Look milky = new FillCondition.Look(Finding.MILKY_DRY, 30, 9);
         assertThat(reasons(fill(BathRole.FIXER, 0, 1, Set.of(), milky, 0))).containsExactly("weak-bleach-fix");
         assertThat(reasons(fill(BathRole.BLEACH, 0, 1, Set.of(), milky, 0))).isEmpty();
     }

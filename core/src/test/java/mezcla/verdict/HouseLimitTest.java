@@ -13,9 +13,12 @@ import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Climate;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.RunLogged;
+import mezcla.log.Suspect;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
@@ -96,18 +99,17 @@ public class HouseLimitTest {
         long developer = 2 * batch - 1;
         for (int run = 1; run <= runs; run++) {
             double day = batch + run * daysApart;
-            LogEntry.RunLogged film = log.run(day, batch, 1, developer, developer + 1);
+            RunLogged film = log.run(day, batch, 1, developer, developer + 1);
             boolean turned = turnedFrom > 0 && run >= turnedFrom;
-            look(log, film, developer, turned ? LogEntry.Result.HEAVY_CAST : LogEntry.Result.GOOD, null);
+            look(log, film, developer, turned ? Finding.HEAVY_CAST : Finding.GOOD, null);
         }
     }
 
-    private static void look(
-            TestLog log, LogEntry.RunLogged film, long developer, LogEntry.Result result, @Nullable Double trim) {
-        Set<LogEntry.Suspect> suspects = result == LogEntry.Result.GOOD ? Set.of() : Set.of(LogEntry.Suspect.CHEMISTRY);
+    private static void look(TestLog log, RunLogged film, long developer, Finding result, @Nullable Double trim) {
+        Set<Suspect> suspects = result == Finding.GOOD ? Set.of() : Set.of(Suspect.CHEMISTRY);
         log.add(
                 (film.stamp().happenedAt().getEpochSecond() - TestLog.START.getEpochSecond()) / 86_400.0 + 0.5,
-                stamp -> new LogEntry.FilmInspected(
+                stamp -> new FilmInspected(
                         stamp,
                         film.batchId(),
                         film.stamp().sequence(),
@@ -175,25 +177,25 @@ public class HouseLimitTest {
         life(log, 1, 4, 0, 1);
         life(log, 2, 4, 0, 1);
         life(log, 3, 2, 0, 1);
-        LogEntry.RunLogged mended = log.run(5.5, 3, 1, 5L, 6L);
-        look(log, mended, 5, LogEntry.Result.THIN, 4.0);
+        RunLogged mended = log.run(5.5, 3, 1, 5L, 6L);
+        look(log, mended, 5, Finding.THIN, 4.0);
         assertThat(evidence(log).looks()).hasSize(11).noneMatch(HouseEvidence.Look::turned);
-        LogEntry.RunLogged exposed = log.run(5.6, 3, 1, 5L, 6L);
+        RunLogged exposed = log.run(5.6, 3, 1, 5L, 6L);
         log.add(
                 6,
-                stamp -> new LogEntry.FilmInspected(
+                stamp -> new FilmInspected(
                         stamp,
                         3,
                         exposed.stamp().sequence(),
                         0,
                         List.of(5L),
-                        LogEntry.Result.HEAVY_CAST,
-                        Set.of(LogEntry.Suspect.SCAN),
+                        Finding.HEAVY_CAST,
+                        Set.of(Suspect.SCAN),
                         null,
                         null));
         assertThat(evidence(log).looks()).hasSize(11);
-        LogEntry.RunLogged thin = log.run(5.7, 3, 1, 5L, 6L);
-        look(log, thin, 5, LogEntry.Result.THIN, null);
+        RunLogged thin = log.run(5.7, 3, 1, 5L, 6L);
+        look(log, thin, 5, Finding.THIN, null);
         assertThat(evidence(log).looks())
                 .hasSize(12)
                 .filteredOn(HouseEvidence.Look::turned)
@@ -273,7 +275,7 @@ public class HouseLimitTest {
     public void aVoidRestoresAVerdictAndARenewalChangesOnlyItself() {
         TestLog log = used((int) printedRolls() - 1);
         RunPlan before = plan(log, 2, judging(School.LEAFLET));
-        LogEntry.RunLogged mistaken = log.run(1.5, 1, 2, 1L, 2L);
+        RunLogged mistaken = log.run(1.5, 1, 2, 1L, 2L);
         assertThat(plan(log, 2, judging(School.LEAFLET)).verdict().state()).isEqualTo(State.DISCARD);
         FillVerdict worn = plan(log, 2, judging(School.LEAFLET)).verdict().fill("bx");
         log.voidEntry(mistaken.stamp().sequence());

@@ -12,11 +12,17 @@ import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Climate;
-import mezcla.batch.LogEntry;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillBarred;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.LimitOverridden;
+import mezcla.log.RunBath;
+import mezcla.log.RunLogged;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 
@@ -88,7 +94,7 @@ public class RunPlanTest {
 
     @Test
     public void pushWeighsOnTheDeveloperAlone() {
-        List<LogEntry.RunBath> baths = plan(negative(), question(1, 2, 2, 300)).asRunBaths();
+        List<RunBath> baths = plan(negative(), question(1, 2, 2, 300)).asRunBaths();
         assertThat(baths.get(0).wearEquivalents()).isCloseTo(3, within(1e-9));
         assertThat(baths.get(1).wearEquivalents()).isCloseTo(2, within(1e-9));
         assertThat(baths.get(0).carryOverMl()).isCloseTo(10, within(1e-9));
@@ -108,16 +114,16 @@ public class RunPlanTest {
         TestLog log = negative();
         log.run(1, 7, 7, 1L, 2L);
         RunPlan plan = plan(log, question(2, 4, 0, 300));
-        assertThat(plan.refusals()).hasSize(1);
-        assertThat(plan.refusals().get(0).code()).isEqualTo("run-too-big");
-        assertThat(plan.refusals().get(0).number("fits")).isCloseTo(3, within(1e-9));
+        assertThat(plan.objections()).hasSize(1);
+        assertThat(plan.objections().get(0).key()).isEqualTo("run-too-big");
+        assertThat(((RunObjection.RunTooBig) plan.objections().get(0)).fits()).isCloseTo(3, within(1e-9));
         assertThat(plan(log, question(2, 3, 0, 300)).fits()).isTrue();
     }
 
     @Test
     public void tankThatTheBottleCannotFillIsRefused() {
         TestLog log = negative();
-        log.add(1, stamp -> new LogEntry.FillSpilled(stamp, 2, 300));
+        log.add(1, stamp -> new FillSpilled(stamp, 2, 300));
         RunPlan plan = plan(log, question(2, 1, 0, 900));
         assertThat(plan.against()).containsExactly("too-little-for-tank");
         assertThat(plan(log, question(2, 1, 0, 700)).fits()).isTrue();
@@ -132,17 +138,15 @@ public class RunPlanTest {
         assertThat(first.asRunBaths().get(0).pouredAwayMl()).isCloseTo(150, within(1e-9));
         log.add(
                 1,
-                stamp -> new LogEntry.RunLogged(
-                        stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of(), null));
+                stamp -> new RunLogged(stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of(), null));
         log.add(
                 2,
-                stamp -> new LogEntry.RunLogged(
-                        stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of(), null));
+                stamp -> new RunLogged(stamp, 7, List.of(TestLog.roll(0)), first.asRunBaths(), 300, List.of(), null));
         RunPlan third = plan(log, question(3, 1, 0, 300));
         assertThat(third.batch().fills().get(0).volumeMl()).isCloseTo(200, within(1e-9));
         assertThat(third.baths().get(0).verdict().state()).isEqualTo(State.LAST);
         assertThat(plan(log, question(3, 1, 0, 500)).against()).contains("too-little-for-tank");
-        log.add(4, stamp -> new LogEntry.FillSpilled(stamp, 1, 80));
+        log.add(4, stamp -> new FillSpilled(stamp, 1, 80));
         RunPlan spent = plan(log, question(5, 1, 0, 250));
         assertThat(spent.baths().get(0).verdict().reasons())
                 .extracting(reason -> reason.code().words())
@@ -155,15 +159,15 @@ public class RunPlanTest {
         TestLog log = negative();
         log.add(
                 1,
-                stamp -> new LogEntry.FillsDiscarded(
-                        stamp, 7, List.of(new LogEntry.DiscardedFill(1, 900, WasteRoute.DEVELOPERS)), "spent"));
+                stamp -> new FillsDiscarded(
+                        stamp, 7, List.of(new DiscardedFill(1, 900, WasteRoute.DEVELOPERS)), "spent"));
         RunPlan plan = plan(log, question(2, 1, 0, 300));
         assertThat(plan.against()).containsExactly("bath-missing");
         assertThat(plan.baths()).hasSize(1);
         log.add(
                 2,
-                stamp -> new LogEntry.FillsDiscarded(
-                        stamp, 7, List.of(new LogEntry.DiscardedFill(2, 900, WasteRoute.SILVER_BEARING)), "spent"));
+                stamp -> new FillsDiscarded(
+                        stamp, 7, List.of(new DiscardedFill(2, 900, WasteRoute.SILVER_BEARING)), "spent"));
         assertThat(catchThrowableOfType(Refusal.class, () -> plan(log, question(3, 1, 0, 300)))
                         .code())
                 .isEqualTo("batch-ended");
@@ -274,7 +278,7 @@ public class RunPlanTest {
         log.run(1, 7, 9, 1L, 2L);
         RunPlan tooBig = plan(log, question(2, 2, 0, 300));
         assertThat(tooBig.overridable()).containsExactly(Map.entry(1L, List.of("over-rolls")));
-        log.add(2, stamp -> new LogEntry.LimitOverridden(stamp, 1, List.of("over-rolls"), "test strips"));
+        log.add(2, stamp -> new LimitOverridden(stamp, 1, List.of("over-rolls"), "test strips"));
         assertThat(plan(log, question(2, 2, 0, 300)).fits()).isTrue();
         log.run(2, 7, 2, 1L, 2L);
         RunPlan beyond = plan(log, question(3, 1, 0, 300));
@@ -290,7 +294,7 @@ public class RunPlanTest {
     public void tooLittleAndBarsCannotBePassed() {
         TestLog log = negative();
         assertThat(plan(log, question(60, 1, 0, 1200)).overridable()).isEmpty();
-        log.add(1, stamp -> new LogEntry.FillBarred(stamp, 1, "smells"));
+        log.add(1, stamp -> new FillBarred(stamp, 1, "smells"));
         assertThat(plan(log, question(60, 1, 0, 300)).overridable()).isEmpty();
     }
 }

@@ -9,8 +9,8 @@ import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Climate;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -26,7 +26,7 @@ public class SchoolsTest {
         return RunPlan.of(
                 log.state().batch(1),
                 new RunQuestion(
-                        List.of(new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0, irreplaceable)),
+                        List.of(new Roll("Ines", FilmFormat.F120, 1, 0, irreplaceable)),
                         300,
                         300,
                         judging,

@@ -13,18 +13,30 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.IntStream;
-import mezcla.batch.AirKept;
 import mezcla.batch.BatchState;
-import mezcla.batch.Bottle;
 import mezcla.batch.Climate;
 import mezcla.batch.FillState;
 import mezcla.batch.Light;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Place;
-import mezcla.batch.Stamp;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.AirKept;
+import mezcla.log.BatchMixed;
+import mezcla.log.Bottle;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillMoved;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.KitArrived;
+import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
+import mezcla.log.Place;
+import mezcla.log.Purchase;
+import mezcla.log.Roll;
+import mezcla.log.RunBath;
+import mezcla.log.RunLogged;
+import mezcla.log.Stamp;
+import mezcla.log.WasteRoute;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.BatchPlan;
 import mezcla.verdict.Judging;
@@ -216,7 +228,7 @@ final class TenYearHouse {
             long kit = log.newKit();
             add(
                     mixedDaysAgo + 10,
-                    stamp -> new LogEntry.KitArrived(
+                    stamp -> new KitArrived(
                             stamp,
                             kit,
                             sheet,
@@ -224,11 +236,11 @@ final class TenYearHouse {
                             Money.ofMinor(NZD, 500),
                             null,
                             List.of(),
-                            LogEntry.Bought.plainly(NZD)));
+                            Purchase.plainly(NZD)));
             var kitState = LogState.fold(rows).kit(kit);
             BatchPlan plan = kitState.plan(sheet.makesMl());
-            List<LogEntry.MixedFill> fills = plan.baths().stream()
-                    .map(bath -> new LogEntry.MixedFill(
+            List<MixedFill> fills = plan.baths().stream()
+                    .map(bath -> new MixedFill(
                             log.newFill(),
                             sheet,
                             bath.bath().key(),
@@ -239,39 +251,37 @@ final class TenYearHouse {
                             null))
                     .toList();
             batch = log.newBatch();
-            add(mixedDaysAgo, stamp -> new LogEntry.BatchMixed(stamp, batch, sheet.name(), fills));
+            add(mixedDaysAgo, stamp -> new BatchMixed(stamp, batch, sheet.name(), fills));
             Place place = houses.places().get((int) (batch % PLACES));
             fills.forEach(fill -> add(
-                    mixedDaysAgo,
-                    stamp -> new LogEntry.FillMoved(stamp, fill.fillId(), fill.bottle(), place, AirKept.NOTHING)));
+                    mixedDaysAgo, stamp -> new FillMoved(stamp, fill.fillId(), fill.bottle(), place, AirKept.NOTHING)));
         }
 
         private void run(double daysAgo, int number) {
             FilmFormat format = number % 3 == 0 ? FilmFormat.F135_12 : FilmFormat.F135_24;
-            List<LogEntry.Roll> rolls = List.of(new LogEntry.Roll(
-                    people.get(random.nextInt(people.size())).name(), format, format.equivalents(), 0, false));
+            List<Roll> rolls = List.of(
+                    new Roll(people.get(random.nextInt(people.size())).name(), format, format.equivalents(), 0, false));
             Instant at = now.minusSeconds((long) (daysAgo * 86_400));
             RunPlan plan =
                     RunPlan.of(state(), new RunQuestion(rolls, TANK_ML, TANK_ML, Judging.by(School.LEAFLET), at, ZONE));
-            LogEntry.RunLogged run = add(
+            RunLogged run = add(
                     daysAgo,
-                    stamp -> new LogEntry.RunLogged(
-                            stamp, batch, rolls, plan.asRunBaths(), TANK_ML, plan.against(), null));
+                    stamp -> new RunLogged(stamp, batch, rolls, plan.asRunBaths(), TANK_ML, plan.against(), null));
             if (number % 2 == 0) {
                 look(run, Math.max(0.1, daysAgo - 0.5));
             }
         }
 
-        private void look(LogEntry.RunLogged run, double daysAgo) {
-            LogEntry.Result result = random.nextInt(20) == 0 ? LogEntry.Result.THIN : LogEntry.Result.GOOD;
+        private void look(RunLogged run, double daysAgo) {
+            Finding result = random.nextInt(20) == 0 ? Finding.THIN : Finding.GOOD;
             add(
                     daysAgo,
-                    stamp -> new LogEntry.FilmInspected(
+                    stamp -> new FilmInspected(
                             stamp,
                             batch,
                             run.stamp().sequence(),
                             0,
-                            run.baths().stream().map(LogEntry.RunBath::fillId).toList(),
+                            run.baths().stream().map(RunBath::fillId).toList(),
                             result,
                             Set.of(),
                             null,
@@ -282,11 +292,11 @@ final class TenYearHouse {
             List<FillState> fills = state().fills();
             add(
                     daysAgo,
-                    stamp -> new LogEntry.FillsDiscarded(
+                    stamp -> new FillsDiscarded(
                             stamp,
                             batch,
                             fills.stream()
-                                    .map(fill -> new LogEntry.DiscardedFill(
+                                    .map(fill -> new DiscardedFill(
                                             fill.id(),
                                             fill.volumeMl(),
                                             WasteRoute.of(fill.bath().role())))

@@ -37,6 +37,7 @@ public class ArchitectureTest {
                         "org.jspecify..",
                         "mezcla.measure..",
                         "mezcla.leaflet..",
+                        "mezcla.log..",
                         "mezcla.mixing..",
                         "mezcla.batch..",
                         "mezcla.processing..",
@@ -66,6 +67,8 @@ public class ArchitectureTest {
                 .definedBy("mezcla.measure")
                 .layer("leaflet")
                 .definedBy("mezcla.leaflet")
+                .layer("log")
+                .definedBy("mezcla.log")
                 .layer("mixing")
                 .definedBy("mezcla.mixing")
                 .layer("batch")
@@ -84,14 +87,16 @@ public class ArchitectureTest {
                 .mayNotAccessAnyLayer()
                 .whereLayer("mixing")
                 .mayOnlyAccessLayers("leaflet", "measure")
+                .whereLayer("log")
+                .mayOnlyAccessLayers("leaflet", "measure")
                 .whereLayer("batch")
-                .mayOnlyAccessLayers("mixing", "leaflet", "measure")
+                .mayOnlyAccessLayers("log", "mixing", "leaflet", "measure")
                 .whereLayer("processing")
                 .mayOnlyAccessLayers("leaflet", "measure")
                 .whereLayer("verdict")
-                .mayOnlyAccessLayers("processing", "batch", "mixing", "leaflet", "measure")
+                .mayOnlyAccessLayers("processing", "batch", "log", "mixing", "leaflet", "measure")
                 .whereLayer("money")
-                .mayOnlyAccessLayers("batch", "leaflet", "measure")
+                .mayOnlyAccessLayers("batch", "log", "leaflet", "measure")
                 .whereLayer("web")
                 .mayNotBeAccessedByAnyLayer()
                 .check(ALL);

@@ -12,9 +12,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.PartState;
 import mezcla.batch.ShortCode;
+import mezcla.log.PartUse;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
@@ -106,7 +106,7 @@ public class BenchTest extends DemoPagesTest {
             assertThat(fill.volumeMl()).isEqualTo(300);
             assertThat(fill.mixed().volumeTyped()).isEqualTo("300");
             assertThat(fill.mixed().uses())
-                    .extracting(LogEntry.PartUse::part, LogEntry.PartUse::amount)
+                    .extracting(PartUse::part, PartUse::amount)
                     .containsExactlyInAnyOrder(
                             org.assertj.core.groups.Tuple.tuple("dev-a", 40.0),
                             org.assertj.core.groups.Tuple.tuple("dev-b", 19.0));

@@ -7,7 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunLogged;
 import mezcla.web.log.DarkroomLog;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -239,7 +239,7 @@ public class EveningPlanTest extends DemoPagesTest {
         assertThat(log.state().fill(next.id()).rolls()).isEqualTo(other - 1);
         BatchState batch = log.state().batch(5);
         assertThat(batch.inUse()).isEmpty();
-        LogEntry.RunLogged last = batch.runs().get(batch.runs().size() - 1);
+        RunLogged last = batch.runs().get(batch.runs().size() - 1);
         assertThat(last.abandoned()).isEqualTo("the lid came off");
         assertThat(page("/journal?batch=5", "ines"))
                 .contains("Gave up a run of 1 × 135-36 of Ines, which had reached developer for 1:40.")

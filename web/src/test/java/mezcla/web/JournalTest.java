@@ -20,7 +20,7 @@ import java.util.UUID;
 import java.util.regex.Pattern;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
+import mezcla.log.BatchMixed;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
@@ -108,7 +108,7 @@ public class JournalTest extends DemoApplicationTest {
 
     @Test
     public void mixWithRunsIsRefusedNamingThem() throws Exception {
-        LogEntry.BatchMixed mix = log.state().batch(5).mixed();
+        BatchMixed mix = log.state().batch(5).mixed();
         long run = lastRun(5);
         pages.perform(send("/journal/" + mix.stamp().sequence() + "/void", bram).param("reason", "wrong kit"))
                 .andExpect(status().isUnprocessableContent())

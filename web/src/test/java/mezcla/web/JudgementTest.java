@@ -21,7 +21,7 @@ import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import mezcla.batch.DrumLevel;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
+import mezcla.log.FillSpilled;
 import mezcla.verdict.State;
 import mezcla.web.house.Planning;
 import mezcla.web.journal.JournalFilter;
@@ -337,7 +337,7 @@ public class JudgementTest extends DemoPagesTest {
         assertThatThrownBy(() -> takenBack.executeWithoutResult(status -> {
                     log.add(
                             (SignedIn) people.loadUserByUsername("ines"),
-                            stamp -> new LogEntry.FillSpilled(stamp, fill.id(), 10));
+                            stamp -> new FillSpilled(stamp, fill.id(), 10));
                     assertThat(log.book().entries()).hasSize(before + 1);
                     throw new IllegalStateException("taken back");
                 }))

@@ -10,9 +10,9 @@ import java.util.Set;
 import java.util.UUID;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.ShortCode;
-import mezcla.batch.Sign;
+import mezcla.log.FilmInspected;
+import mezcla.log.Sign;
 import mezcla.verdict.State;
 import mezcla.web.drawing.LifeWindowDrawing;
 import mezcla.web.house.Planning;
@@ -250,7 +250,7 @@ public class LookTest extends DemoPagesTest {
         assertThat(found.replace("value=\"blix\"", "").replace("q=blix", "")).doesNotContain("blix");
         assertThat(page("/signs?q=zzz", "ines")).contains("Nothing by these words");
         assertThat(guide.find("")).filteredOn(SignGuide.Entry::normal).hasSizeGreaterThanOrEqualTo(4);
-        assertThat(log.book().entries().stream().filter(LogEntry.FilmInspected.class::isInstance))
+        assertThat(log.book().entries().stream().filter(FilmInspected.class::isInstance))
                 .isNotEmpty();
     }
 

@@ -11,8 +11,8 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
-import mezcla.batch.WasteRoute;
+import mezcla.log.Roll;
+import mezcla.log.WasteRoute;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.web.batch.BatchService;
@@ -75,8 +75,8 @@ public class PlacesTest extends DemoApplicationTest {
         SecurityContextHolder.clearContext();
     }
 
-    private static LogEntry.Roll roll() {
-        return new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0, false);
+    private static Roll roll() {
+        return new Roll("Ines", FilmFormat.F120, 1, 0, false);
     }
 
     @Test
@@ -157,7 +157,7 @@ public class PlacesTest extends DemoApplicationTest {
         List<FillState> fills = log.state().batch(1).fills();
         assertThat(fills.get(0).scaledRolls()).isEqualTo(8);
         Tank small = houses.tanks().get(0);
-        LogEntry.Roll pushed = new LogEntry.Roll("Ines", FilmFormat.F120, 1, 2, false);
+        Roll pushed = new Roll("Ines", FilmFormat.F120, 1, 2, false);
         assertThat(runs.plan(5, List.of(pushed), small, null)
                         .asRunBaths()
                         .get(0)

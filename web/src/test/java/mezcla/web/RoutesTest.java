@@ -10,8 +10,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
-import mezcla.batch.LogEntry;
 import mezcla.batch.ShortCode;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.photo.Photos;
 import mezcla.web.photo.Picture;
@@ -250,16 +251,8 @@ public class RoutesTest extends DemoApplicationTest {
         if (photos.ofBatch(5).isEmpty()) {
             long look = transaction.execute(status -> log.add(
                             (SignedIn) members.loadUserByUsername("ines"),
-                            stamp -> new LogEntry.FilmInspected(
-                                    stamp,
-                                    5,
-                                    runOfBatchFive(),
-                                    0,
-                                    List.of(),
-                                    LogEntry.Result.GOOD,
-                                    Set.of(),
-                                    null,
-                                    null))
+                            stamp -> new FilmInspected(
+                                    stamp, 5, runOfBatchFive(), 0, List.of(), Finding.GOOD, Set.of(), null, null))
                     .stamp()
                     .sequence());
             transaction.executeWithoutResult(status -> photos.keep(look, new Picture(new byte[] {1}, 1, 1)));

@@ -21,7 +21,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.regex.Pattern;
 import mezcla.batch.BatchState;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunLogged;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
@@ -75,7 +75,7 @@ public class RunLogTest extends DemoApplicationTest {
         pages.perform(run(5, "1", daysAgo(6, "20:00")).param("about", "true")).andExpect(status().is3xxRedirection());
         BatchState after = log.state().batch(5);
         assertThat(after.runs()).hasSize(before.runs().size() + 1);
-        LogEntry.RunLogged earlier = after.runs().get(0);
+        RunLogged earlier = after.runs().get(0);
         assertThat(earlier.stamp().about()).isTrue();
         assertThat(earlier.stamp().who()).isEqualTo("Devi");
         assertThat(earlier.baths().get(0).seconds())

@@ -9,7 +9,8 @@ import jakarta.servlet.http.Cookie;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import mezcla.batch.LogEntry;
+import mezcla.log.LogEntry;
+import mezcla.log.NoteLeft;
 import mezcla.web.house.Units;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Members;
@@ -100,7 +101,7 @@ public class SharedDeviceTest extends DemoApplicationTest {
         MockHttpServletResponse saved = follow(signedIn);
         assertThat(saved.getRedirectedUrl()).isEqualTo("/batches/4?noted");
         assertThat(log.book().entries()).hasSize(rows + 1);
-        assertThat(last()).isInstanceOfSatisfying(LogEntry.NoteLeft.class, left -> {
+        assertThat(last()).isInstanceOfSatisfying(NoteLeft.class, left -> {
             assertThat(left.text()).isEqualTo("kept over a sign-in");
             assertThat(left.stamp().who()).isEqualTo("Devi");
         });

@@ -3,14 +3,17 @@ package mezcla.web.adopt;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.Before;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.house.Units;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -51,7 +54,8 @@ class AdoptController {
     ModelAndView adopt(@ModelAttribute("form") AdoptForm form, @AuthenticationPrincipal SignedIn member, Model model) {
         FieldErrors errors = new FieldErrors();
         Leaflet leaflet = errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
-        String name = errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, "missing"));
+        String name =
+                errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
         Instant mixed = errors.read("mixed", () -> adoptions.mixedOn(form.getMixed()));
         Double rolls = errors.read("rolls", () -> rolls(form.getRolls()));
         List<AdoptService.Standing> baths = leaflet == null ? List.of() : standing(form, leaflet, errors);
@@ -63,11 +67,11 @@ class AdoptController {
                                 member,
                                 FieldErrors.known(leaflet),
                                 FieldErrors.known(name),
-                                new LogEntry.Before(FieldErrors.known(mixed), FieldErrors.known(rolls)),
+                                new Before(FieldErrors.known(mixed), FieldErrors.known(rolls)),
                                 baths,
                                 errors)
                         + "?mixed",
-                refusal -> refusal.code().equals("baths-missing") ? "volumes" : "bottles",
+                Beside.field("bottles").or("volumes"),
                 () -> page(form, errors, model));
     }
 
@@ -91,10 +95,10 @@ class AdoptController {
     private static double rolls(String typed) {
         String text = typed.strip().replace(',', '.');
         if (text.isEmpty()) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         if (!text.matches("[0-9]{1,3}(\\.[0-9]{1,2})?") || Double.parseDouble(text) > MOST_ROLLS) {
-            throw Refusal.of("not-rolls-done", "text", typed.strip());
+            throw Refusal.of(new FormObjection.NotRollsDone(typed.strip()));
         }
         return Double.parseDouble(text);
     }

@@ -1,21 +1,25 @@
 package mezcla.web.adopt;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.LeafletObjection;
+import mezcla.log.BatchMixed;
+import mezcla.log.Before;
+import mezcla.log.Bottle;
+import mezcla.log.MixedFill;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.bench.Mixes;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.TypedDay;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,9 +30,9 @@ public class AdoptService {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Mixes mixes;
-    private final Clock clock;
+    private final LogClock clock;
 
-    AdoptService(DarkroomLog log, HouseService houses, Mixes mixes, Clock clock) {
+    AdoptService(DarkroomLog log, HouseService houses, Mixes mixes, LogClock clock) {
         this.mixes = mixes;
         this.log = log;
         this.houses = houses;
@@ -66,22 +70,16 @@ public class AdoptService {
      * @throws Refusal {@code baths-missing} when nothing stands there, {@code bottle-missing} when a bottle was refused
      */
     @Transactional
-    long adopt(
-            SignedIn who,
-            Leaflet leaflet,
-            String name,
-            LogEntry.Before before,
-            List<Standing> baths,
-            FieldErrors errors) {
+    long adopt(SignedIn who, Leaflet leaflet, String name, Before before, List<Standing> baths, FieldErrors errors) {
         if (baths.isEmpty()) {
-            throw Refusal.of("baths-missing");
+            throw Refusal.of(new LeafletObjection.BathsMissing());
         }
         Bottling shelf = mixes.shelf(log.state());
-        List<LogEntry.MixedFill> fills = new ArrayList<>();
+        List<MixedFill> fills = new ArrayList<>();
         for (Standing standing : baths) {
             Bottle bottle = errors.read("bottle-" + standing.bath().key(), () -> taken(shelf, standing));
             if (bottle != null) {
-                fills.add(new LogEntry.MixedFill(
+                fills.add(new MixedFill(
                         log.newFill(),
                         leaflet,
                         standing.bath().key(),
@@ -93,10 +91,10 @@ public class AdoptService {
             }
         }
         if (!errors.none()) {
-            throw Refusal.of("bottle-missing");
+            throw Refusal.of(new FormObjection.BottleMissing());
         }
         long batch = log.newBatch();
-        log.add(who, clock.instant(), true, stamp -> new LogEntry.BatchMixed(stamp, batch, name, fills));
+        log.add(who, clock.instant(), true, stamp -> new BatchMixed(stamp, batch, name, fills));
         return batch;
     }
 
@@ -104,7 +102,7 @@ public class AdoptService {
         Bottle bottle = houses.bottles().stream()
                 .filter(each -> Long.toString(each.id()).equals(standing.bottle()))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("bottle-missing"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
         shelf.take(bottle, standing.volume().ml());
         return bottle;
     }

@@ -1,10 +1,12 @@
 package mezcla.web.batch;
 
 import java.util.Map;
+import mezcla.measure.TypedObjection;
 import mezcla.web.look.LifeService;
 import mezcla.web.look.LookService;
 import mezcla.web.photo.Photos;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -66,8 +68,8 @@ class BatchController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        String reason =
-                errors.read("reason", () -> TypedText.of(form.getReason(), REASON_CHARACTERS, "reason-missing"));
+        String reason = errors.read(
+                "reason", () -> TypedText.of(form.getReason(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
                 errors,
                 form.getFormKey(),
@@ -75,7 +77,7 @@ class BatchController {
                     batches.discard(member, id, form.chosen(), FieldErrors.known(reason));
                     return "/batches/" + id + "?discarded";
                 },
-                refusal -> "fills",
+                objection -> "fills",
                 () -> new ModelAndView(page(id, form, errors, model), model.asMap()));
     }
 
@@ -87,7 +89,7 @@ class BatchController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        String text = errors.read("note", () -> TypedText.of(note, REASON_CHARACTERS, "missing"));
+        String text = errors.read("note", () -> TypedText.of(note, REASON_CHARACTERS, new TypedObjection.Missing()));
         return forms.answer(
                 errors,
                 formKey,
@@ -95,7 +97,7 @@ class BatchController {
                     batches.note(member, id, FieldErrors.known(text));
                     return "/batches/" + id + "?noted";
                 },
-                refusal -> "note",
+                objection -> "note",
                 () -> again(id, "note", note, errors, model));
     }
 
@@ -107,7 +109,7 @@ class BatchController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        Long fillId = errors.read("fill", () -> TypedChoice.number(fill, "guest-missing"));
+        Long fillId = errors.read("fill", () -> TypedChoice.number(fill, new FormObjection.GuestMissing()));
         return forms.answer(
                 errors,
                 formKey,
@@ -115,7 +117,7 @@ class BatchController {
                     batches.share(member, id, FieldErrors.known(fillId));
                     return "/batches/" + id + "?shared";
                 },
-                refusal -> "fill",
+                objection -> "fill",
                 () -> again(id, "fill", fill, errors, model));
     }
 
@@ -141,7 +143,8 @@ class BatchController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        String why = errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, "reason-missing"));
+        String why =
+                errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
                 errors,
                 formKey,
@@ -149,7 +152,7 @@ class BatchController {
                     corrections.correct(member, id, FieldErrors.known(why));
                     return "/batches/" + id + "?corrected";
                 },
-                refusal -> "reason",
+                objection -> "reason",
                 () -> new ModelAndView(correctionPage(id, reason, errors, model), model.asMap()));
     }
 

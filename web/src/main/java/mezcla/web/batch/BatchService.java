@@ -1,27 +1,35 @@
 package mezcla.web.batch;
 
-import java.time.Clock;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.Handover;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Range;
+import mezcla.log.BatchMixed;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillShared;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.NoteLeft;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
+import mezcla.log.WasteRoute;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
+import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.State;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
@@ -30,7 +38,8 @@ import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shell.Figures;
-import mezcla.web.shell.Sentences;
+import mezcla.web.shell.FormObjection;
+import mezcla.web.shell.ObjectionWords;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.StateWords;
 import mezcla.web.waste.Destination;
@@ -50,7 +59,7 @@ public class BatchService {
     private final HouseService houses;
     private final CorrectionService corrections;
     private final WasteService waste;
-    private final Clock clock;
+    private final LogClock clock;
 
     BatchService(
             DarkroomLog log,
@@ -58,7 +67,7 @@ public class BatchService {
             HouseService houses,
             CorrectionService corrections,
             WasteService waste,
-            Clock clock) {
+            LogClock clock) {
         this.log = log;
         this.waste = waste;
         this.planning = planning;
@@ -80,7 +89,7 @@ public class BatchService {
         BatchState batch = next.judging().over(state.batch(id));
         House house = houses.house();
         RunPlan plan = batch.ended() ? null : RunPlan.of(batch, next);
-        LogEntry.BatchMixed mixed = batch.mixed();
+        BatchMixed mixed = batch.mixed();
         return new BatchView(
                 id,
                 mixed.name(),
@@ -115,7 +124,7 @@ public class BatchService {
 
     /** Who used it last, when, with what, and how it came out. */
     private static String handover(Handover handover, House house) {
-        LogEntry.RunLogged last = handover.last();
+        RunLogged last = handover.last();
         String result =
                 handover.result() == null ? "nobody has judged that film yet" : EntryWords.seen(handover.result());
         return "%s used it last, %s%s, with %s; %s."
@@ -127,7 +136,7 @@ public class BatchService {
                         result);
     }
 
-    private String inUse(LogEntry.RunStarted start, House house) {
+    private String inUse(RunStarted start, House house) {
         return "In use since %s, %s: %s"
                 .formatted(
                         Figures.since(start.stamp().happenedAt(), clock.instant(), house.timeZone()),
@@ -193,7 +202,7 @@ public class BatchService {
     public void share(SignedIn who, long batchId, long fillId) {
         LogState state = log.state();
         state.batch(batchId).refuseGuest(state.fill(fillId));
-        log.add(who, stamp -> new LogEntry.FillShared(stamp, batchId, fillId));
+        log.add(who, stamp -> new FillShared(stamp, batchId, fillId));
     }
 
     /**
@@ -204,14 +213,14 @@ public class BatchService {
     @Transactional
     public void note(SignedIn who, long batchId, String text) {
         log.state().batch(batchId);
-        log.add(who, stamp -> new LogEntry.NoteLeft(stamp, batchId, text));
+        log.add(who, stamp -> new NoteLeft(stamp, batchId, text));
     }
 
     /** What forbids its use outright, then what the verdict rests on. */
     private static List<String> reasons(RunPlan plan) {
-        Stream<String> bars = plan.refusals().stream()
-                .filter(refusal -> refusal.code().equals("bath-barred"))
-                .map(Sentences::refusal);
+        Stream<String> bars = plan.objections().stream()
+                .filter(RunObjection.BathBarred.class::isInstance)
+                .map(ObjectionWords::of);
         return Stream.concat(bars, plan.verdict().reasons().stream().map(reason -> CrateView.sentence(plan, reason)))
                 .toList();
     }
@@ -228,7 +237,7 @@ public class BatchService {
 
     private static Map<String, String> facts(BatchState batch, House house) {
         Map<String, String> facts = new LinkedHashMap<>();
-        LogEntry.BatchMixed mixed = batch.mixed();
+        BatchMixed mixed = batch.mixed();
         facts.put(
                 batch.adopted() ? "Taken over" : "Mixed",
                 "%s by %s, from %s"
@@ -342,22 +351,22 @@ public class BatchService {
     public void discard(SignedIn who, long batchId, Map<Long, String> routes, String reason) {
         BatchState batch = log.state().batch(batchId);
         if (routes.isEmpty()) {
-            throw Refusal.of("fills-missing");
+            throw Refusal.of(new FormObjection.FillsMissing());
         }
-        List<LogEntry.DiscardedFill> fills = routes.entrySet().stream()
+        List<DiscardedFill> fills = routes.entrySet().stream()
                 .map(entry -> discarded(batch, entry.getKey(), entry.getValue()))
                 .toList();
-        log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, batchId, fills, reason));
+        log.add(who, stamp -> new FillsDiscarded(stamp, batchId, fills, reason));
     }
 
-    private LogEntry.DiscardedFill discarded(BatchState batch, long fillId, String typed) {
+    private DiscardedFill discarded(BatchState batch, long fillId, String typed) {
         FillState fill = batch.own()
                 .filter(each -> each.id() == fillId)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-fill", "fill", fillId));
+                .orElseThrow(() -> Refusal.of(new BatchObjection.UnknownFill(fillId)));
         fill.refuseDiscarded();
         fill.refuseInUse();
         Destination to = waste.destination(fill, typed);
-        return new LogEntry.DiscardedFill(fillId, fill.volumeMl(), to.route(), to.drumId());
+        return new DiscardedFill(fillId, fill.volumeMl(), to.route(), to.drumId());
     }
 }

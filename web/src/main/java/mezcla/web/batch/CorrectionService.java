@@ -5,10 +5,10 @@ import java.util.List;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
-import mezcla.batch.Stamp;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
+import mezcla.log.LeafletCorrected;
+import mezcla.log.Stamp;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.verdict.RunPlan;
@@ -16,6 +16,7 @@ import mezcla.web.house.Planning;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.StateWords;
 import org.jspecify.annotations.Nullable;
@@ -77,7 +78,7 @@ public class CorrectionService {
     public Correction correction(long batchId) {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
-        LogEntry.LeafletCorrected row = row(nobody(), batch, "");
+        LeafletCorrected row = row(nobody(), batch, "");
         RunPlan before = planning.nextRoll(batch);
         RunPlan after =
                 planning.nextRoll(book.supposing(row.stamp().happenedAt(), List.of(stamp -> row(stamp, batch, "")))
@@ -102,10 +103,10 @@ public class CorrectionService {
         return new Stamp(Long.MAX_VALUE, Instant.MAX, Instant.MAX, "", false);
     }
 
-    private LogEntry.LeafletCorrected row(Stamp stamp, BatchState batch, String reason) {
+    private LeafletCorrected row(Stamp stamp, BatchState batch, String reason) {
         List<FillState> outdated = outdated(batch);
         if (outdated.isEmpty()) {
-            throw Refusal.of("leaflet-is-the-latest");
+            throw Refusal.of(new FormObjection.LeafletIsTheLatest());
         }
         Leaflet latest = leaflets.latest(outdated.get(0).leaflet().key());
         List<FillState> governed = outdated.stream()
@@ -116,11 +117,10 @@ public class CorrectionService {
                         .noneMatch(bath -> bath.key().equals(fill.mixed().bathKey())))
                 .findFirst()
                 .ifPresent(fill -> {
-                    throw Refusal.of(
-                            "leaflet-lacks-bath", "bath", fill.bath().role().name());
+                    throw Refusal.of(new FormObjection.LeafletLacksBath(
+                            fill.bath().role().name()));
                 });
-        return new LogEntry.LeafletCorrected(
-                stamp, governed.stream().map(FillState::id).toList(), latest, reason);
+        return new LeafletCorrected(stamp, governed.stream().map(FillState::id).toList(), latest, reason);
     }
 
     private static RunPlan.PlannedBath planned(RunPlan plan, long fillId) {

@@ -7,8 +7,10 @@ import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.Volume;
 import mezcla.mixing.BenchAct;
+import mezcla.mixing.MixingObjection;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -70,7 +72,7 @@ class BenchController {
                 errors,
                 text(typed, "formKey"),
                 () -> "/batches/" + mixes.finish(member, id) + "?mixed",
-                refusal -> "act",
+                objection -> "act",
                 () -> page(id, typed, errors));
     }
 
@@ -78,7 +80,8 @@ class BenchController {
     ModelAndView abandon(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
-        String reason = errors.read("why", () -> TypedText.of(text(typed, "why"), REASON_CHARACTERS, "reason-missing"));
+        String reason = errors.read(
+                "why", () -> TypedText.of(text(typed, "why"), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
@@ -86,7 +89,7 @@ class BenchController {
                     long batch = mixes.abandon(member, id, FieldErrors.known(reason));
                     return batch == 0 ? "/bench?abandoned" : "/batches/" + batch + "?mixed";
                 },
-                refusal -> "why",
+                objection -> "why",
                 () -> page(id, typed, errors));
     }
 
@@ -98,7 +101,7 @@ class BenchController {
                     act.run();
                     return "/mixes/" + id;
                 },
-                refusal -> "act",
+                objection -> "act",
                 () -> page(id, typed, errors));
     }
 
@@ -115,7 +118,7 @@ class BenchController {
         BenchAct act = mixes.one(id).walk().acts().stream()
                 .filter(each -> each.number() == number && each.isMeasured())
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("act-out-of-turn"));
+                .orElseThrow(() -> Refusal.of(new MixingObjection.ActOutOfTurn()));
         String text = text(typed, "poured");
         return act.unit() == Unit.G
                 ? Mass.parse(text).grams()

@@ -1,21 +1,20 @@
 package mezcla.web.bench;
 
-import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import mezcla.batch.Bottle;
 import mezcla.batch.KitState;
 import mezcla.batch.PartState;
 import mezcla.batch.ShortCode;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
+import mezcla.log.Bottle;
+import mezcla.log.WasteRoute;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BathMade;
 import mezcla.mixing.BenchAct;
@@ -24,6 +23,7 @@ import mezcla.mixing.Caution;
 import mezcla.mixing.JugChoice;
 import mezcla.mixing.MixPlan;
 import mezcla.mixing.ToolChoice;
+import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.JugDrawing;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
@@ -42,9 +42,10 @@ public class BenchService {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Planning planning;
-    private final Clock clock;
+    private final LogClock clock;
 
-    BenchService(Mixes mixes, MixService plans, DarkroomLog log, HouseService houses, Planning planning, Clock clock) {
+    BenchService(
+            Mixes mixes, MixService plans, DarkroomLog log, HouseService houses, Planning planning, LogClock clock) {
         this.mixes = mixes;
         this.plans = plans;
         this.log = log;

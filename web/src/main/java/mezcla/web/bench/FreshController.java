@@ -1,15 +1,17 @@
 package mezcla.web.bench;
 
 import java.util.List;
-import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
-import mezcla.batch.WasteRoute;
+import mezcla.log.Bottle;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;
 import mezcla.web.house.Units;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -27,6 +29,8 @@ import org.springframework.web.servlet.ModelAndView;
 /** Fresh solution for batches that stand already. */
 @Controller
 class FreshController {
+    private static final Beside FIELDS = Beside.field("volume").or("kit", "bottle", "route");
+
     private final FreshService fresh;
     private final MixService mixes;
     private final OneTimeForms forms;
@@ -53,7 +57,7 @@ class FreshController {
             Model model) {
         FieldErrors errors = new FieldErrors();
         Volume volume = errors.read("volume", () -> volume(form));
-        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), "kit-missing"));
+        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), new FormObjection.KitMissing()));
         return forms.answer(
                 errors,
                 form.getFormKey(),
@@ -61,7 +65,7 @@ class FreshController {
                     fresh.topUp(member, id, FieldErrors.known(kit), FieldErrors.known(volume));
                     return "/fills/" + id + "?topped";
                 },
-                FreshController::fieldOf,
+                FIELDS,
                 () -> page("bench/top-up", fresh.ofFill(id), form, errors, model));
     }
 
@@ -82,11 +86,12 @@ class FreshController {
         FreshService.Subject subject = fresh.ofBath(id, form.getBath());
         FieldErrors errors = new FieldErrors();
         Volume volume = errors.read("volume", () -> volume(form));
-        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), "kit-missing"));
-        Long bottle = errors.read("bottle", () -> TypedChoice.number(form.getBottle(), "bottle-missing"));
+        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), new FormObjection.KitMissing()));
+        Long bottle =
+                errors.read("bottle", () -> TypedChoice.number(form.getBottle(), new FormObjection.BottleMissing()));
         WasteRoute route = errors.read("route", () -> route(form, subject));
         if (form.isAtBench() && !form.isRead()) {
-            errors.add("read", Refusal.of("cautions-unread"));
+            errors.add("read", Refusal.of(new FormObjection.CautionsUnread()));
         }
         return forms.answer(
                 errors,
@@ -106,7 +111,7 @@ class FreshController {
                     fresh.renew(member, renewal);
                     return "/batches/" + id + "?renewed";
                 },
-                FreshController::fieldOf,
+                FIELDS,
                 () -> page("bench/renew", subject, form, errors, model));
     }
 
@@ -118,16 +123,7 @@ class FreshController {
         if (form.getRoute().isEmpty()) {
             return WasteRoute.of(subject.leaflet().bath(subject.bathKey()).role());
         }
-        return TypedChoice.of(WasteRoute.values(), form.getRoute(), "unknown-route");
-    }
-
-    private static String fieldOf(Refusal refusal) {
-        return switch (refusal.code()) {
-            case "kit-missing", "unknown-kit" -> "kit";
-            case "bottle-missing", "bottle-taken", "bottle-too-small" -> "bottle";
-            case "steward-pours-away", "waste-kept-apart", "in-use" -> "route";
-            default -> "volume";
-        };
+        return TypedChoice.of(WasteRoute.values(), form.getRoute(), new FormObjection.UnknownRoute());
     }
 
     private ModelAndView page(
@@ -168,7 +164,7 @@ class FreshController {
 
     private @Nullable MixView mix(FreshService.Subject subject, FreshForm form, FieldErrors errors) {
         Volume volume = errors.read("volume", () -> volume(form));
-        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), "kit-missing"));
+        Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), new FormObjection.KitMissing()));
         if (volume == null || kit == null) {
             return null;
         }

@@ -3,15 +3,20 @@ package mezcla.web.bench;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
-import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.BathRenewed;
+import mezcla.log.Bottle;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.MixedFill;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;
@@ -20,6 +25,7 @@ import mezcla.mixing.MixPlan;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.waste.WasteService;
 import org.jspecify.annotations.Nullable;
@@ -140,7 +146,7 @@ public class FreshService {
 
     private static BatchPlan plan(KitState kit, Subject subject, Volume volume) {
         if (!kit.arrival().leaflet().key().equals(subject.leaflet().key())) {
-            throw Refusal.of("unknown-kit", "kit", kit.id());
+            throw Refusal.of(new BatchObjection.UnknownKit(kit.id()));
         }
         return kit.plan(volume.ml(), List.of(subject.bathKey()));
     }
@@ -169,7 +175,7 @@ public class FreshService {
         BatchPlan plan = plan(kit, ofFill(fillId), volume);
         log.add(
                 who,
-                stamp -> new LogEntry.FillToppedUp(
+                stamp -> new FillToppedUp(
                         stamp, fillId, volume.ml(), kit.uses(plan.baths().get(0))));
     }
 
@@ -199,9 +205,9 @@ public class FreshService {
         Bottle bottle = houses.bottles().stream()
                 .filter(each -> each.id() == renewal.bottleId())
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("bottle-missing"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
         mixes.shelf(state).take(bottle, bath.mix().finalMl());
-        LogEntry.MixedFill fresh = new LogEntry.MixedFill(
+        MixedFill fresh = new MixedFill(
                 log.newFill(),
                 kit.arrival().leaflet(),
                 renewal.bathKey(),
@@ -210,7 +216,7 @@ public class FreshService {
                 bottle,
                 kit.uses(bath),
                 null);
-        log.add(who, stamp -> new LogEntry.BathRenewed(stamp, renewal.batchId(), fresh));
+        log.add(who, stamp -> new BathRenewed(stamp, renewal.batchId(), fresh));
     }
 
     /**
@@ -232,7 +238,7 @@ public class FreshService {
         Bottle bottle = houses.bottles().stream()
                 .filter(each -> each.id() == renewal.bottleId())
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("bottle-missing"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
         if (old != null) {
             refusePouringAway(who, subject, old, renewal.route());
         }
@@ -261,7 +267,7 @@ public class FreshService {
 
     private static void refusePouringAway(SignedIn who, Subject subject, FillState old, WasteRoute route) {
         if (!who.isSteward()) {
-            throw Refusal.of("steward-pours-away", "bath", subject.bathName());
+            throw Refusal.of(new FormObjection.StewardPoursAway(subject.bathName()));
         }
         old.refuseInUse();
         route.accept(old.bath().role());
@@ -269,8 +275,8 @@ public class FreshService {
 
     private void pourAway(SignedIn who, Subject subject, FillState old, WasteRoute route) {
         refusePouringAway(who, subject, old, route);
-        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(
+        DiscardedFill gone = new DiscardedFill(
                 old.id(), old.volumeMl(), route, waste.usual(old, route).orElse(null));
-        log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, subject.batch().id(), List.of(gone), "Mixed afresh"));
+        log.add(who, stamp -> new FillsDiscarded(stamp, subject.batch().id(), List.of(gone), "Mixed afresh"));
     }
 }

@@ -4,8 +4,11 @@ import java.util.List;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
 import mezcla.web.cupboard.CupboardService;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -87,7 +90,7 @@ class MixController {
             Model model) {
         FieldErrors errors = new FieldErrors();
         if (!form.isRead()) {
-            errors.add("read", Refusal.of("cautions-unread"));
+            errors.add("read", Refusal.of(new FormObjection.CautionsUnread()));
         }
         return answer(id, form, errors, model, (request, name) -> {
             long mix = mixes.begin(member, request, name, form.getBottles(), errors);
@@ -102,14 +105,15 @@ class MixController {
 
     private ModelAndView answer(long id, MixForm form, FieldErrors errors, Model model, Act act) {
         MixRequest request = form.request(id, mixes.baths(id), errors);
-        String name = errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, "missing"));
+        String name =
+                errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
         if (request != null && name != null && errors.none()) {
             try {
                 return new ModelAndView("redirect:"
                         + forms.once(form.getFormKey(), () -> {
                             String page = act.on(request, name);
                             if (page.isEmpty()) {
-                                throw Refusal.of("bottle-missing");
+                                throw Refusal.of(new FormObjection.BottleMissing());
                             }
                             return page;
                         }));
@@ -123,7 +127,7 @@ class MixController {
     }
 
     private static String fieldOf(Refusal refusal) {
-        return refusal.code().equals("kits-differ") || refusal.code().equals("unknown-kit") ? "second" : "volume";
+        return Beside.field("volume").or("second").apply(refusal.objection());
     }
 
     private ModelAndView page(String template, long id, MixForm form, FieldErrors errors, Model model) {

@@ -5,12 +5,14 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import mezcla.batch.BatchObjection;
 import mezcla.leaflet.Bath;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.MixPlan;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.TypedChoice;
 import org.jspecify.annotations.Nullable;
 
@@ -130,7 +132,9 @@ public class MixForm {
     MixRequest request(long kitId, List<Bath> choice, FieldErrors errors) {
         Volume common = errors.read("volume", () -> parse(volume));
         Volume strength = partsFor.isBlank() ? common : errors.read("partsFor", () -> parse(partsFor));
-        Long helping = second.isEmpty() ? null : errors.read("second", () -> TypedChoice.number(second, "kits-differ"));
+        Long helping = second.isEmpty()
+                ? null
+                : errors.read("second", () -> TypedChoice.number(second, new BatchObjection.KitsDiffer()));
         Map<String, MixPlan.Wanted> wanted = new LinkedHashMap<>();
         Map<String, String> typed = new HashMap<>();
         for (Bath bath : choice) {
@@ -144,7 +148,7 @@ public class MixForm {
             }
         }
         if (wanted.isEmpty() && errors.none()) {
-            errors.add("baths", Refusal.of("fills-missing"));
+            errors.add("baths", Refusal.of(new FormObjection.FillsMissing()));
         }
         return errors.none()
                 ? new MixRequest(helping == null ? List.of(kitId) : List.of(kitId, helping), wanted, typed)

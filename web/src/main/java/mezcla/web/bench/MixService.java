@@ -7,14 +7,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
 import mezcla.batch.KitState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Stock;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.BatchMixed;
+import mezcla.log.Bottle;
+import mezcla.log.MixedFill;
+import mezcla.log.NoteLeft;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.JugChoice;
@@ -24,6 +26,7 @@ import mezcla.web.house.Tool;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -215,10 +218,10 @@ public class MixService {
         if (!errors.none()) {
             return 0;
         }
-        List<LogEntry.MixedFill> fills = new ArrayList<>();
+        List<MixedFill> fills = new ArrayList<>();
         for (BatchPlan.PlannedBath bath : plan.baths()) {
             String key = bath.bath().key();
-            fills.add(new LogEntry.MixedFill(
+            fills.add(new MixedFill(
                     log.newFill(),
                     plan.leaflet(),
                     key,
@@ -229,7 +232,7 @@ public class MixService {
                     null));
         }
         long batchId = log.newBatch();
-        log.add(who, stamp -> new LogEntry.BatchMixed(stamp, batchId, name, fills));
+        log.add(who, stamp -> new BatchMixed(stamp, batchId, name, fills));
         return batchId;
     }
 
@@ -263,7 +266,7 @@ public class MixService {
                 Bottle bottle = owned.stream()
                         .filter(each -> Long.toString(each.id()).equals(chosen.get(key)))
                         .findFirst()
-                        .orElseThrow(() -> Refusal.of("bottle-missing"));
+                        .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
                 bottling.take(bottle, bath.mix().finalMl());
                 return bottles.put(key, bottle);
             });
@@ -279,8 +282,7 @@ public class MixService {
         return state.batches().values().stream()
                 .filter(batch -> batch.leaflet().key().equals(sheet))
                 .flatMap(batch -> batch.notes().stream())
-                .sorted(Comparator.comparing(
-                                (LogEntry.NoteLeft note) -> note.stamp().happenedAt())
+                .sorted(Comparator.comparing((NoteLeft note) -> note.stamp().happenedAt())
                         .reversed())
                 .map(note -> "%s (%s, %s, batch %d)"
                         .formatted(

@@ -11,15 +11,20 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.Stock;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Recipe;
+import mezcla.log.BatchMixed;
+import mezcla.log.BathRenewed;
+import mezcla.log.Bottle;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.MixedFill;
+import mezcla.log.PartThrownAway;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BathMade;
@@ -29,6 +34,7 @@ import mezcla.mixing.MixPlan;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.waste.WasteService;
 import org.jspecify.annotations.Nullable;
@@ -134,7 +140,9 @@ public class Mixes {
      */
     @Transactional(readOnly = true)
     Mix one(long id) {
-        return Optional.ofNullable(mapper.begun(id)).map(this::mix).orElseThrow(() -> Refusal.of("unknown-mix"));
+        return Optional.ofNullable(mapper.begun(id))
+                .map(this::mix)
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownMix(Long.toString(id))));
     }
 
     private Mix mix(MixMapper.BegunRow row) {
@@ -235,7 +243,7 @@ public class Mixes {
     private Mix underWay(long id) {
         Mix mix = one(id);
         if (mix.ended()) {
-            throw Refusal.of("mix-is-over");
+            throw Refusal.of(new FormObjection.MixIsOver());
         }
         return mix;
     }
@@ -250,7 +258,7 @@ public class Mixes {
     long finish(SignedIn who, long id) {
         Mix mix = underWay(id);
         if (mix.walk().now().isPresent()) {
-            throw Refusal.of("acts-left");
+            throw Refusal.of(new FormObjection.ActsLeft());
         }
         mapper.end(id, false, who.id(), clock.instant());
         logBottled(who, mix);
@@ -279,7 +287,7 @@ public class Mixes {
                 stock.uses(poured)
                         .forEach(use -> log.add(
                                 who,
-                                stamp -> new LogEntry.PartThrownAway(
+                                stamp -> new PartThrownAway(
                                         stamp, use.kitId(), use.part(), use.amount(), route, reason)));
             }
         }
@@ -292,7 +300,7 @@ public class Mixes {
             pourAway(who, mix, log.state().fill(oldFill));
         }
         Stock stock = MixService.stock(log.state(), mix.kits());
-        List<LogEntry.MixedFill> fills = new ArrayList<>();
+        List<MixedFill> fills = new ArrayList<>();
         for (BatchPlan.PlannedBath bath : mix.walk().plan().baths()) {
             if (mix.isBottled(bath.bath().key())) {
                 fills.add(fill(mix, bath, stock));
@@ -300,9 +308,9 @@ public class Mixes {
         }
         String name = mix.name();
         if (name == null) {
-            log.add(who, stamp -> new LogEntry.BathRenewed(stamp, mix.batchId(), fills.get(0)));
+            log.add(who, stamp -> new BathRenewed(stamp, mix.batchId(), fills.get(0)));
         } else {
-            log.add(who, stamp -> new LogEntry.BatchMixed(stamp, mix.batchId(), name, fills));
+            log.add(who, stamp -> new BatchMixed(stamp, mix.batchId(), name, fills));
         }
         return stock;
     }
@@ -312,21 +320,22 @@ public class Mixes {
             return;
         }
         if (!who.isSteward()) {
-            throw Refusal.of("steward-pours-away", "bath", old.bath().role().name());
+            throw Refusal.of(
+                    new FormObjection.StewardPoursAway(old.bath().role().name()));
         }
         old.refuseInUse();
         WasteRoute route = mix.oldRoute() == null ? WasteRoute.of(old.bath().role()) : mix.oldRoute();
-        LogEntry.DiscardedFill gone = new LogEntry.DiscardedFill(
+        DiscardedFill gone = new DiscardedFill(
                 old.id(), old.volumeMl(), route, waste.usual(old, route).orElse(null));
-        log.add(who, stamp -> new LogEntry.FillsDiscarded(stamp, mix.batchId(), List.of(gone), "Mixed afresh"));
+        log.add(who, stamp -> new FillsDiscarded(stamp, mix.batchId(), List.of(gone), "Mixed afresh"));
     }
 
-    private LogEntry.MixedFill fill(Mix mix, BatchPlan.PlannedBath bath, Stock stock) {
+    private MixedFill fill(Mix mix, BatchPlan.PlannedBath bath, Stock stock) {
         MixMapper.BathRow row = mix.baths().get(bath.bath().key());
         Map<String, Double> poured =
                 mix.walk().poured().getOrDefault(bath.bath().key(), Map.of());
         Bottle bottle = houses.bottle(row.bottleId());
-        return new LogEntry.MixedFill(
+        return new MixedFill(
                 row.fillId(),
                 mix.walk().plan().leaflet(),
                 row.bath(),

@@ -1,18 +1,20 @@
 package mezcla.web.cupboard;
 
 import java.math.BigDecimal;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.Purchase;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.TypedDay;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -40,10 +42,10 @@ class CupboardController {
     private final Leaflets leaflets;
     private final HouseService houses;
     private final OneTimeForms forms;
-    private final Clock clock;
+    private final LogClock clock;
 
     CupboardController(
-            CupboardService cupboard, Leaflets leaflets, HouseService houses, OneTimeForms forms, Clock clock) {
+            CupboardService cupboard, Leaflets leaflets, HouseService houses, OneTimeForms forms, LogClock clock) {
         this.cupboard = cupboard;
         this.leaflets = leaflets;
         this.houses = houses;
@@ -93,7 +95,7 @@ class CupboardController {
         String paidBy = words(form.getPaidBy(), "paidBy", errors);
         String lot = form.getLot().isBlank()
                 ? null
-                : errors.read("lot", () -> TypedText.of(form.getLot(), LOT_CHARACTERS, "missing"));
+                : errors.read("lot", () -> TypedText.of(form.getLot(), LOT_CHARACTERS, new TypedObjection.Missing()));
         Instant came = form.getCame().isBlank()
                 ? null
                 : errors.read(
@@ -110,29 +112,31 @@ class CupboardController {
                                 FieldErrors.known(price),
                                 FieldErrors.known(delivery),
                                 lot,
-                                new LogEntry.Bought(FieldErrors.known(other), note, paidBy),
+                                new Purchase(FieldErrors.known(other), note, paidBy),
                                 came),
-                refusal -> "parts",
+                objection -> "parts",
                 () -> page(form, errors, model));
     }
 
     private static @Nullable String words(String typed, String field, FieldErrors errors) {
-        return typed.isBlank() ? null : errors.read(field, () -> TypedText.of(typed, NOTE_CHARACTERS, "missing"));
+        return typed.isBlank()
+                ? null
+                : errors.read(field, () -> TypedText.of(typed, NOTE_CHARACTERS, new TypedObjection.Missing()));
     }
 
     private static Money money(String typed, CurrencyUnit currency) {
         String text = typed.strip();
         if (text.isEmpty()) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         int decimals = currency.getDecimalPlaces();
         String pattern = decimals == 0 ? "[0-9]{1,7}" : "[0-9]{1,7}([.,][0-9]{1," + decimals + "})?";
         if (!text.matches(pattern)) {
-            throw Refusal.of("not-money", "text", text);
+            throw Refusal.of(new FormObjection.NotMoney(text));
         }
         BigDecimal amount = new BigDecimal(text.replace(',', '.'));
         if (amount.compareTo(MOST) > 0) {
-            throw Refusal.of("not-money", "text", text);
+            throw Refusal.of(new FormObjection.NotMoney(text));
         }
         return Money.of(currency, amount);
     }

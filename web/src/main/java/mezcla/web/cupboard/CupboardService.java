@@ -1,21 +1,22 @@
 package mezcla.web.cupboard;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import mezcla.batch.KitState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.PartState;
 import mezcla.batch.Supply;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Unit;
+import mezcla.log.KitArrived;
+import mezcla.log.Purchase;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
@@ -38,9 +39,9 @@ public class CupboardService {
     private final DarkroomLog log;
     private final Planning planning;
     private final HouseService houses;
-    private final Clock clock;
+    private final LogClock clock;
 
-    CupboardService(DarkroomLog log, Planning planning, HouseService houses, Clock clock) {
+    CupboardService(DarkroomLog log, Planning planning, HouseService houses, LogClock clock) {
         this.log = log;
         this.planning = planning;
         this.houses = houses;
@@ -82,7 +83,7 @@ public class CupboardService {
             Money price,
             Money delivery,
             @Nullable String lot,
-            LogEntry.Bought bought,
+            Purchase bought,
             @Nullable Instant came) {
         parts.forEach(leaflet::part);
         long kit = log.newKit();
@@ -91,7 +92,7 @@ public class CupboardService {
                 who,
                 came == null ? clock.instant() : came,
                 false,
-                stamp -> new LogEntry.KitArrived(stamp, kit, leaflet, price, delivery, lot, only, bought));
+                stamp -> new KitArrived(stamp, kit, leaflet, price, delivery, lot, only, bought));
         return kit;
     }
 

@@ -1,14 +1,17 @@
 package mezcla.web.cupboard;
 
 import java.util.Map;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Unit;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -93,8 +96,9 @@ class KitController {
         String part = part(id, typed, "gone", errors);
         Double amount =
                 part == null ? null : errors.read("goneAmount", () -> amount(id, part, text(typed, "goneAmount")));
-        WasteRoute route =
-                errors.read("route", () -> TypedChoice.of(WasteRoute.values(), text(typed, "route"), "unknown-route"));
+        WasteRoute route = errors.read(
+                "route",
+                () -> TypedChoice.of(WasteRoute.values(), text(typed, "route"), new FormObjection.UnknownRoute()));
         String why = errors.read("goneWhy", () -> reason(text(typed, "goneWhy")));
         return logged(
                 id,
@@ -115,7 +119,7 @@ class KitController {
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String part = part(id, typed, "moved", errors);
-        Long to = errors.read("to", () -> TypedChoice.number(text(typed, "to"), "kits-differ"));
+        Long to = errors.read("to", () -> TypedChoice.number(text(typed, "to"), new BatchObjection.KitsDiffer()));
         return logged(
                 id, typed, errors, "to", () -> kits.move(member, id, FieldErrors.known(part), FieldErrors.known(to)));
     }
@@ -127,7 +131,7 @@ class KitController {
                 .map(state -> state.part().key())
                 .filter(key -> key.equals(text(typed, field)))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("part-missing")));
+                .orElseThrow(() -> Refusal.of(new FormObjection.PartMissing())));
     }
 
     private double amount(long id, String part, String typed) {
@@ -139,13 +143,13 @@ class KitController {
     private static int vials(String typed) {
         String text = typed.strip();
         if (!text.matches("[1-9][0-9]?")) {
-            throw Refusal.of(text.isEmpty() ? "missing" : "not-vials", "text", text);
+            throw Refusal.of(text.isEmpty() ? new TypedObjection.Missing() : new FormObjection.NotVials(text));
         }
         return Integer.parseInt(text);
     }
 
     private static String reason(String typed) {
-        return TypedText.of(typed, REASON_CHARACTERS, "reason-missing");
+        return TypedText.of(typed, REASON_CHARACTERS, new FormObjection.ReasonMissing());
     }
 
     private static String text(Map<String, String> typed, String field) {
@@ -160,7 +164,7 @@ class KitController {
                     act.run();
                     return "/kits/" + id + "?logged";
                 },
-                refusal -> field,
+                objection -> field,
                 () -> page(id, typed, errors));
     }
 

@@ -3,12 +3,19 @@ package mezcla.web.cupboard;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.KitArrived;
+import mezcla.log.PartCorrected;
+import mezcla.log.PartDecanted;
+import mezcla.log.PartMoved;
+import mezcla.log.PartOpened;
+import mezcla.log.PartThrownAway;
+import mezcla.log.Purchase;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.KitSplit;
@@ -16,6 +23,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -60,8 +68,8 @@ public class KitService {
     @Transactional(readOnly = true)
     public More more(long id) {
         LogState state = log.state();
-        LogEntry.KitArrived arrival = state.kit(id).arrival();
-        LogEntry.Bought bought = arrival.bought();
+        KitArrived arrival = state.kit(id).arrival();
+        Purchase bought = arrival.bought();
         String cost = "%s, delivery %s%s: %s landed"
                 .formatted(
                         Figures.money(arrival.price()),
@@ -153,24 +161,24 @@ public class KitService {
     @Transactional
     public void open(SignedIn who, long id, String part) {
         if (kit(id).part(part).openedAt() != null) {
-            throw Refusal.of("part-open-already");
+            throw Refusal.of(new FormObjection.PartOpenAlready());
         }
-        log.add(who, stamp -> new LogEntry.PartOpened(stamp, id, part));
+        log.add(who, stamp -> new PartOpened(stamp, id, part));
     }
 
     /** Logs that what is left of a part went into vials. */
     @Transactional
     public void decant(SignedIn who, long id, String part, int vials) {
         if (kit(id).part(part).left() <= 0) {
-            throw Refusal.of("part-used-up");
+            throw Refusal.of(new BatchObjection.PartUsedUp());
         }
-        log.add(who, stamp -> new LogEntry.PartDecanted(stamp, id, part, vials));
+        log.add(who, stamp -> new PartDecanted(stamp, id, part, vials));
     }
 
     /** Logs how much of a part there really is. */
     @Transactional
     public void correct(SignedIn who, long id, String part, double left, String why) {
-        log.add(who, stamp -> new LogEntry.PartCorrected(stamp, id, part, left, why));
+        log.add(who, stamp -> new PartCorrected(stamp, id, part, left, why));
     }
 
     /**
@@ -181,7 +189,7 @@ public class KitService {
     @Transactional
     public void throwAway(SignedIn who, long id, String part, double amount, WasteRoute route, String why) {
         kit(id).refuseTaking(part, amount);
-        log.add(who, stamp -> new LogEntry.PartThrownAway(stamp, id, part, amount, route, why));
+        log.add(who, stamp -> new PartThrownAway(stamp, id, part, amount, route, why));
     }
 
     /**
@@ -194,6 +202,6 @@ public class KitService {
         LogState state = log.state();
         state.kit(id).refuseMoving(part, state.kit(to));
         double amount = state.kit(id).part(part).left();
-        log.add(who, stamp -> new LogEntry.PartMoved(stamp, id, part, to, amount));
+        log.add(who, stamp -> new PartMoved(stamp, id, part, to, amount));
     }
 }

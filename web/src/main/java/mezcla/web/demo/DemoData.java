@@ -14,15 +14,30 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import mezcla.batch.AirKept;
-import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
 import mezcla.batch.Light;
-import mezcla.batch.LogEntry;
-import mezcla.batch.Place;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.AirKept;
+import mezcla.log.BatchMixed;
+import mezcla.log.BathRenewed;
+import mezcla.log.Bottle;
+import mezcla.log.DiscardedFill;
+import mezcla.log.FillInspected;
+import mezcla.log.FillMoved;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.KitArrived;
+import mezcla.log.MixedFill;
+import mezcla.log.NoteLeft;
+import mezcla.log.PartDecanted;
+import mezcla.log.Place;
+import mezcla.log.Purchase;
+import mezcla.log.Roll;
+import mezcla.log.RunBath;
+import mezcla.log.RunLogged;
+import mezcla.log.WasteRoute;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.MixPlan;
@@ -210,19 +225,19 @@ class DemoData implements ApplicationRunner {
         long first = arrive("Bram", 72, "oxbow-negative-liquid", 5400, 480);
         long retired = mix("Devi", 70, first, "Oxbow liquid", 1200, "C1", "C2", "C3");
         run("Devi", 66, retired, 0, "120", "120");
-        look("Devi", 65, retired, LogEntry.Result.GOOD);
+        look("Devi", 65, retired, Finding.GOOD);
         run("Saoirse", 52, retired, 0, "135-36", "135-36", "135-36");
-        look("Saoirse", 51, retired, LogEntry.Result.GOOD);
+        look("Saoirse", 51, retired, Finding.GOOD);
         run("Ines", 40, retired, 1, "135-36", "120", "120");
-        look("Ines", 38, retired, LogEntry.Result.GOOD);
+        look("Ines", 38, retired, Finding.GOOD);
         discard("Bram", 28, retired, "Developer over its 42 days, final rinse scummy");
 
         long second = arrive("Bram", 60, "oxbow-negative-liquid", 5400, 480);
         long full = mix("Bram", 40, second, "Oxbow liquid", 1200, "C1", "C2", "C3");
         run("Ines", 38, full, 0, "120", "120", "120");
-        look("Ines", 37, full, LogEntry.Result.GOOD);
+        look("Ines", 37, full, Finding.GOOD);
         run("Tomasz", 33, full, 0, "135-36", "135-36", "135-24");
-        look("Tomasz", 32, full, LogEntry.Result.GOOD);
+        look("Tomasz", 32, full, Finding.GOOD);
         run("Devi", 26, full, 0, "120", "120", "135-36", "135-36");
         run("Saoirse", 17, full, 0, "135-36", "135-36", "135-24", "135-24", "135-24");
         run("Ines", 8, full, 0, "120", "120", "135-36", "135-36");
@@ -239,9 +254,9 @@ class DemoData implements ApplicationRunner {
         long added = mix("Bram", 23, third, "Oxbow liquid", 1200, "C4", "C5", "C6");
         run("Saoirse", 20, added, 0, "120", "120");
         run("Ines", 13, added, 0, "135-36", "135-36", "135-36");
-        inspect("Ines", 12, added, LogEntry.Result.THIN, 4);
+        inspect("Ines", 12, added, Finding.THIN, 4);
         run("Saoirse", 3, added, 0, "120", "120");
-        look("Saoirse", 2, added, LogEntry.Result.GOOD);
+        look("Saoirse", 2, added, Finding.GOOD);
 
         long powder = arrive("Tomasz", 20, "kiln-lane-negative-powder", 3250, 0);
         long fresh = mix("Tomasz", 6, powder, "Kiln Lane powder", 600, "B1", "B2", "B3");
@@ -267,7 +282,7 @@ class DemoData implements ApplicationRunner {
                 people.get(who),
                 at(daysAgo, 11),
                 false,
-                stamp -> new LogEntry.KitArrived(
+                stamp -> new KitArrived(
                         stamp,
                         kit,
                         sheets.get(sheet),
@@ -275,17 +290,17 @@ class DemoData implements ApplicationRunner {
                         Money.ofMinor(NZD, deliveryMinor),
                         null,
                         List.of(),
-                        LogEntry.Bought.plainly(NZD)));
+                        Purchase.plainly(NZD)));
         return kit;
     }
 
     private long mix(String who, int daysAgo, long kit, String name, double volumeMl, String... labels) {
         var state = log.state().kit(kit);
         BatchPlan plan = state.plan(volumeMl);
-        List<LogEntry.MixedFill> fills = new ArrayList<>();
+        List<MixedFill> fills = new ArrayList<>();
         for (int i = 0; i < labels.length; i++) {
             BatchPlan.PlannedBath bath = plan.baths().get(i);
-            fills.add(new LogEntry.MixedFill(
+            fills.add(new MixedFill(
                     log.newFill(),
                     plan.leaflet(),
                     bath.bath().key(),
@@ -296,7 +311,7 @@ class DemoData implements ApplicationRunner {
                     null));
         }
         long batch = log.newBatch();
-        log.add(people.get(who), at(daysAgo, 16), false, stamp -> new LogEntry.BatchMixed(stamp, batch, name, fills));
+        log.add(people.get(who), at(daysAgo, 16), false, stamp -> new BatchMixed(stamp, batch, name, fills));
         return batch;
     }
 
@@ -305,13 +320,13 @@ class DemoData implements ApplicationRunner {
                 .filter(fill -> fill.mixed().bathKey().equals(bath))
                 .findFirst()
                 .orElseThrow();
-        LogEntry.DiscardedFill poured = gone(old);
+        DiscardedFill poured = gone(old);
         log.add(
                 people.get(who),
                 at(daysAgo, 17),
                 false,
-                stamp -> new LogEntry.FillsDiscarded(
-                        stamp, batch, List.of(poured), "Knocked over, most of it in the sink tray"));
+                stamp ->
+                        new FillsDiscarded(stamp, batch, List.of(poured), "Knocked over, most of it in the sink tray"));
         var state = log.state().kit(kit);
         BatchPlan.PlannedBath planned =
                 state.plan(volumeMl, List.of(bath)).baths().get(0);
@@ -320,10 +335,10 @@ class DemoData implements ApplicationRunner {
                 people.get(who),
                 at(daysAgo, 18),
                 false,
-                stamp -> new LogEntry.BathRenewed(
+                stamp -> new BathRenewed(
                         stamp,
                         batch,
-                        new LogEntry.MixedFill(
+                        new MixedFill(
                                 fill,
                                 state.arrival().leaflet(),
                                 bath,
@@ -335,7 +350,7 @@ class DemoData implements ApplicationRunner {
     }
 
     private void decant(String who, int daysAgo, long kit, String part, int vials) {
-        log.add(people.get(who), at(daysAgo, 17), false, stamp -> new LogEntry.PartDecanted(stamp, kit, part, vials));
+        log.add(people.get(who), at(daysAgo, 17), false, stamp -> new PartDecanted(stamp, kit, part, vials));
     }
 
     /** Devi was called away at the third act. */
@@ -363,7 +378,7 @@ class DemoData implements ApplicationRunner {
     }
 
     private void note(String who, int daysAgo, long batch, String text) {
-        log.add(people.get(who), at(daysAgo, 20), false, stamp -> new LogEntry.NoteLeft(stamp, batch, text));
+        log.add(people.get(who), at(daysAgo, 20), false, stamp -> new NoteLeft(stamp, batch, text));
     }
 
     private void moveAll(String who, int daysAgo, long batch, String place) {
@@ -374,19 +389,19 @@ class DemoData implements ApplicationRunner {
     }
 
     /** The film of the last run, judged dry. */
-    private void look(String who, int daysAgo, long batch, LogEntry.Result result) {
-        List<LogEntry.RunLogged> runs = log.state().batch(batch).runs();
-        LogEntry.RunLogged last = runs.get(runs.size() - 1);
+    private void look(String who, int daysAgo, long batch, Finding result) {
+        List<RunLogged> runs = log.state().batch(batch).runs();
+        RunLogged last = runs.get(runs.size() - 1);
         log.add(
                 people.get(who),
                 at(daysAgo, 12),
                 false,
-                stamp -> new LogEntry.FilmInspected(
+                stamp -> new FilmInspected(
                         stamp,
                         batch,
                         last.stamp().sequence(),
                         0,
-                        last.baths().stream().map(LogEntry.RunBath::fillId).toList(),
+                        last.baths().stream().map(RunBath::fillId).toList(),
                         result,
                         Set.of(),
                         null,
@@ -416,14 +431,14 @@ class DemoData implements ApplicationRunner {
                 people.get(who),
                 at(daysAgo, 20),
                 false,
-                stamp -> new LogEntry.FillMoved(stamp, fill.id(), fill.bottle(), there, air));
+                stamp -> new FillMoved(stamp, fill.id(), fill.bottle(), there, air));
     }
 
     private void run(String who, int daysAgo, long batch, double stops, String... formats) {
-        List<LogEntry.Roll> rolls = new ArrayList<>();
+        List<Roll> rolls = new ArrayList<>();
         for (String label : formats) {
             FilmFormat format = FilmFormat.labelled(label);
-            rolls.add(new LogEntry.Roll(who, format, format.equivalents(), stops, false));
+            rolls.add(new Roll(who, format, format.equivalents(), stops, false));
         }
         double tankMl = formats.length == 1 ? SMALL_TANK_ML : formats.length == 2 ? 500 : 1000;
         Instant at = at(daysAgo, 19);
@@ -434,31 +449,27 @@ class DemoData implements ApplicationRunner {
                 people.get(who),
                 at,
                 false,
-                stamp -> new LogEntry.RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against(), null));
+                stamp -> new RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against(), null));
     }
 
-    private void inspect(String who, int daysAgo, long batch, LogEntry.Result result, double trimPercent) {
+    private void inspect(String who, int daysAgo, long batch, Finding result, double trimPercent) {
         FillState developer = log.state().batch(batch).imageDeveloper().orElseThrow();
         log.add(
                 people.get(who),
                 at(daysAgo, 12),
                 false,
-                stamp -> new LogEntry.FillInspected(stamp, developer.id(), result, true, trimPercent));
+                stamp -> new FillInspected(stamp, developer.id(), result, true, trimPercent));
     }
 
     private void discard(String who, int daysAgo, long batch, String reason) {
-        List<LogEntry.DiscardedFill> fills =
+        List<DiscardedFill> fills =
                 log.state().batch(batch).fills().stream().map(this::gone).toList();
-        log.add(
-                people.get(who),
-                at(daysAgo, 18),
-                false,
-                stamp -> new LogEntry.FillsDiscarded(stamp, batch, fills, reason));
+        log.add(people.get(who), at(daysAgo, 18), false, stamp -> new FillsDiscarded(stamp, batch, fills, reason));
     }
 
-    private LogEntry.DiscardedFill gone(FillState fill) {
+    private DiscardedFill gone(FillState fill) {
         WasteRoute route = WasteRoute.of(fill.bath().role());
-        return new LogEntry.DiscardedFill(
+        return new DiscardedFill(
                 fill.id(), fill.volumeMl(), route, waste.usual(fill, route).orElse(null));
     }
 

@@ -3,10 +3,10 @@ package mezcla.web.drawing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
+import mezcla.log.Bottle;
 
 /**
  * A bottle with its fill: outline by material, liquid by volume, a notch for each roll of capacity, the days on a neck

@@ -2,6 +2,7 @@ package mezcla.web.evidence;
 
 import java.util.Map;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -45,7 +46,8 @@ class EvidenceController {
         Double days = errors.read("days-" + bath, () -> EvidenceService.figure(text(typed, "days-" + bath)));
         String reason = errors.read(
                 "reason-" + bath,
-                () -> TypedText.of(text(typed, "reason-" + bath), REASON_CHARACTERS, "reason-missing"));
+                () -> TypedText.of(
+                        text(typed, "reason-" + bath), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
@@ -53,7 +55,7 @@ class EvidenceController {
                     evidence.allow(member, id, bath, rolls, days, FieldErrors.known(reason));
                     return "/leaflets/" + id + "/evidence?saved";
                 },
-                refusal -> "rolls-" + bath,
+                objection -> "rolls-" + bath,
                 () -> page(id, typed, errors));
     }
 

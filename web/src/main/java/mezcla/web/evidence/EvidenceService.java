@@ -1,6 +1,5 @@
 package mezcla.web.evidence;
 
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,11 +10,13 @@ import mezcla.leaflet.Range;
 import mezcla.measure.Refusal;
 import mezcla.verdict.HouseEvidence;
 import mezcla.verdict.HouseLimit;
+import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.EvidenceDrawing;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -28,9 +29,9 @@ public class EvidenceService {
     private final DarkroomLog log;
     private final Leaflets leaflets;
     private final HouseService houses;
-    private final Clock clock;
+    private final LogClock clock;
 
-    EvidenceService(DarkroomLog log, Leaflets leaflets, HouseService houses, Clock clock) {
+    EvidenceService(DarkroomLog log, Leaflets leaflets, HouseService houses, LogClock clock) {
         this.log = log;
         this.leaflets = leaflets;
         this.houses = houses;
@@ -182,7 +183,7 @@ public class EvidenceService {
             return null;
         }
         if (!text.matches("[0-9]{1,3}(\\.[0-9])?") || Double.parseDouble(text) < 1) {
-            throw Refusal.of("not-a-limit", "text", typed.strip());
+            throw Refusal.of(new FormObjection.NotALimit(typed.strip()));
         }
         return Double.valueOf(text);
     }

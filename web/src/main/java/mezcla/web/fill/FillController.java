@@ -1,12 +1,14 @@
 package mezcla.web.fill;
 
 import java.util.Map;
-import mezcla.batch.AirKept;
+import mezcla.log.AirKept;
 import mezcla.measure.Volume;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Units;
 import mezcla.web.look.LifeService;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -110,7 +112,9 @@ class FillController {
 
     private static @Nullable String reason(Map<String, String> typed, FieldErrors errors) {
         return errors.read(
-                "why", () -> TypedText.of(typed.getOrDefault("why", ""), REASON_CHARACTERS, "reason-missing"));
+                "why",
+                () -> TypedText.of(
+                        typed.getOrDefault("why", ""), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
     }
 
     @PostMapping("/fills/{id}/moves")
@@ -120,12 +124,16 @@ class FillController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        Long bottle =
-                errors.read("bottle", () -> TypedChoice.number(typed.getOrDefault("bottle", ""), "bottle-missing"));
+        Long bottle = errors.read(
+                "bottle",
+                () -> TypedChoice.number(typed.getOrDefault("bottle", ""), new FormObjection.BottleMissing()));
         String where = typed.getOrDefault("place", "");
-        Long place = where.isEmpty() ? null : errors.read("place", () -> TypedChoice.number(where, "place-missing"));
+        Long place = where.isEmpty()
+                ? null
+                : errors.read("place", () -> TypedChoice.number(where, new FormObjection.PlaceMissing()));
         AirKept air = errors.read(
-                "air", () -> TypedChoice.of(AirKept.values(), typed.getOrDefault("air", ""), "unknown-air"));
+                "air",
+                () -> TypedChoice.of(AirKept.values(), typed.getOrDefault("air", ""), new FormObjection.UnknownAir()));
         return forms.answer(
                 errors,
                 typed.getOrDefault("formKey", ""),
@@ -133,11 +141,7 @@ class FillController {
                     fills.move(member, id, FieldErrors.known(bottle), place, FieldErrors.known(air));
                     return "/fills/" + id + "?moved";
                 },
-                refusal -> switch (refusal.code()) {
-                    case "glass-not-squeezed" -> "air";
-                    case "place-missing" -> "place";
-                    default -> "bottle";
-                },
+                Beside.field("bottle").or("air", "place"),
                 () -> page(id, typed, errors, model));
     }
 
@@ -152,7 +156,7 @@ class FillController {
                 errors,
                 typed.getOrDefault("formKey", ""),
                 () -> "/fills/" + id + "?" + act.done(),
-                refusal -> field,
+                objection -> field,
                 () -> page(id, typed, errors, model));
     }
 

@@ -1,24 +1,30 @@
 package mezcla.web.fill;
 
-import java.time.Clock;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import mezcla.batch.AirKept;
 import mezcla.batch.BatchState;
-import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Place;
-import mezcla.batch.Stamp;
+import mezcla.log.AirKept;
+import mezcla.log.BarLifted;
+import mezcla.log.Bottle;
+import mezcla.log.FillBarred;
+import mezcla.log.FillMeasured;
+import mezcla.log.FillMoved;
+import mezcla.log.FillSpilled;
+import mezcla.log.LogEntry;
+import mezcla.log.Place;
+import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.bench.Mixes;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -31,9 +37,9 @@ public class FillService {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Mixes mixes;
-    private final Clock clock;
+    private final LogClock clock;
 
-    FillService(DarkroomLog log, HouseService houses, Mixes mixes, Clock clock) {
+    FillService(DarkroomLog log, HouseService houses, Mixes mixes, LogClock clock) {
         this.mixes = mixes;
         this.log = log;
         this.houses = houses;
@@ -114,7 +120,7 @@ public class FillService {
         Bottle bottle = Stream.concat(Stream.of(fill.bottle()), houses.bottles().stream())
                 .filter(each -> each.id() == bottleId)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("bottle-missing"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
         bottle.refuseAirKept(air);
         mixes.shelf(log.state()).pourOver(fill, bottle);
         Place place = placeId == null
@@ -122,8 +128,8 @@ public class FillService {
                 : houses.places().stream()
                         .filter(each -> each.id() == placeId)
                         .findFirst()
-                        .orElseThrow(() -> Refusal.of("place-missing"));
-        add(who, stamp -> new LogEntry.FillMoved(stamp, id, bottle, place, air));
+                        .orElseThrow(() -> Refusal.of(new FormObjection.PlaceMissing()));
+        add(who, stamp -> new FillMoved(stamp, id, bottle, place, air));
     }
 
     /**
@@ -134,7 +140,7 @@ public class FillService {
     @Transactional
     public void spill(SignedIn who, long id, Volume lost) {
         standing(id).refuseSpillOf(lost.ml());
-        add(who, stamp -> new LogEntry.FillSpilled(stamp, id, lost.ml()));
+        add(who, stamp -> new FillSpilled(stamp, id, lost.ml()));
     }
 
     /**
@@ -149,7 +155,7 @@ public class FillService {
         FillState fill = standing(id);
         fill.refuseInUse();
         boolean explained = fill.explains(there.ml());
-        add(who, stamp -> new LogEntry.FillMeasured(stamp, id, there.ml()));
+        add(who, stamp -> new FillMeasured(stamp, id, there.ml()));
         return !explained;
     }
 
@@ -161,9 +167,9 @@ public class FillService {
     @Transactional
     public void bar(SignedIn who, long id, String reason) {
         if (standing(id).bar() != null) {
-            throw Refusal.of("already-barred");
+            throw Refusal.of(new FormObjection.AlreadyBarred());
         }
-        add(who, stamp -> new LogEntry.FillBarred(stamp, id, reason));
+        add(who, stamp -> new FillBarred(stamp, id, reason));
     }
 
     /**
@@ -175,9 +181,9 @@ public class FillService {
     @Transactional
     public void lift(SignedIn who, long id, String reason) {
         if (standing(id).bar() == null) {
-            throw Refusal.of("not-barred");
+            throw Refusal.of(new FormObjection.NotBarred());
         }
-        add(who, stamp -> new LogEntry.BarLifted(stamp, id, reason));
+        add(who, stamp -> new BarLifted(stamp, id, reason));
     }
 
     private FillState standing(long id) {

@@ -6,10 +6,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
-import mezcla.batch.LogEntry;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.verdict.RunObjection;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.TypedText;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.util.UriComponentsBuilder;
@@ -73,7 +75,7 @@ public class FilmForm {
     }
 
     /** Begins with film that is known already, a line for each owner and format. */
-    public void beginWith(List<LogEntry.Roll> rolls) {
+    public void beginWith(List<Roll> rolls) {
         Map<List<String>, Integer> lines = new LinkedHashMap<>();
         rolls.forEach(roll -> lines.merge(List.of(roll.owner(), roll.format().label()), 1, Integer::sum));
         film = new ArrayList<>();
@@ -84,7 +86,7 @@ public class FilmForm {
             typed.setCount(Integer.toString(count));
             film.add(typed);
         });
-        irreplaceable = rolls.stream().anyMatch(LogEntry.Roll::irreplaceable);
+        irreplaceable = rolls.stream().anyMatch(Roll::irreplaceable);
         double stops = rolls.get(0).stops();
         push = PUSHES.stream()
                 .filter(each -> Double.parseDouble(each) == stops)
@@ -107,44 +109,45 @@ public class FilmForm {
     }
 
     /** Reads the film; what is refused stands beside its field. */
-    public List<LogEntry.Roll> rolls(FieldErrors errors) {
+    public List<Roll> rolls(FieldErrors errors) {
         Double stops = errors.read("push", this::stops);
-        List<LogEntry.Roll> rolls = new ArrayList<>();
+        List<Roll> rolls = new ArrayList<>();
         IntStream.range(0, Math.min(LINES, film.size()))
                 .filter(i -> i == 0 && film.stream().allMatch(FilmLine::blank)
                         || !film.get(i).blank())
                 .forEach(i -> rolls.addAll(line(i, stops == null ? 0 : stops, errors)));
         if (rolls.size() > MOST_ROLLS) {
-            errors.add("count0", Refusal.of("too-many-rolls"));
+            errors.add("count0", Refusal.of(new FormObjection.TooManyRolls()));
         }
         return rolls;
     }
 
-    private List<LogEntry.Roll> line(int i, double stops, FieldErrors errors) {
+    private List<Roll> line(int i, double stops, FieldErrors errors) {
         FilmLine line = film.get(i);
         Integer count = errors.read("count" + i, () -> count(line.count));
-        String owner = errors.read("owner" + i, () -> TypedText.of(line.getOwner(), OWNER_CHARACTERS, "owner-missing"));
+        String owner = errors.read(
+                "owner" + i, () -> TypedText.of(line.getOwner(), OWNER_CHARACTERS, new FormObjection.OwnerMissing()));
         FilmFormat format = errors.read("format" + i, () -> FilmFormat.labelled(line.format));
         if (count == null || owner == null || format == null) {
             return List.of();
         }
-        return Collections.nCopies(count, new LogEntry.Roll(owner, format, format.equivalents(), stops, irreplaceable));
+        return Collections.nCopies(count, new Roll(owner, format, format.equivalents(), stops, irreplaceable));
     }
 
     private static int count(String typed) {
         String text = typed.strip();
         if (text.isEmpty()) {
-            throw Refusal.of("rolls-missing");
+            throw Refusal.of(new RunObjection.RollsMissing());
         }
         if (!text.matches("[0-9]{1,2}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > MOST_ROLLS) {
-            throw Refusal.of("not-a-count", "text", text);
+            throw Refusal.of(new FormObjection.NotACount(text));
         }
         return Integer.parseInt(text);
     }
 
     private double stops() {
         if (!PUSHES.contains(push)) {
-            throw Refusal.of("unknown-push");
+            throw Refusal.of(new FormObjection.UnknownPush());
         }
         return Double.parseDouble(push);
     }
@@ -170,7 +173,7 @@ public class FilmForm {
     /** The id of the tank. */
     public long tankId() {
         if (!tank.matches("[0-9]{1,9}")) {
-            throw Refusal.of("unknown-tank");
+            throw Refusal.of(new FormObjection.UnknownTank());
         }
         return Long.parseLong(tank);
     }

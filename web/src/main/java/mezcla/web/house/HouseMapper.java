@@ -2,9 +2,9 @@ package mezcla.web.house;
 
 import java.time.Instant;
 import java.util.List;
-import mezcla.batch.Bottle;
 import mezcla.batch.Light;
-import mezcla.batch.Place;
+import mezcla.log.Bottle;
+import mezcla.log.Place;
 import mezcla.measure.FilmFormat;
 import mezcla.verdict.School;
 import org.apache.ibatis.annotations.Delete;

@@ -10,15 +10,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import mezcla.batch.Bottle;
 import mezcla.batch.Climate;
 import mezcla.batch.Light;
-import mezcla.batch.Place;
+import mezcla.log.Bottle;
+import mezcla.log.Place;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.verdict.HouseLimit;
 import mezcla.verdict.Judging;
 import mezcla.verdict.School;
+import mezcla.web.shell.FormObjection;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -208,7 +209,7 @@ public class HouseService {
         return tanks().stream()
                 .filter(tank -> tank.id() == id)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-tank"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownTank()));
     }
 
     /** Its bottles, the smallest first. */
@@ -227,7 +228,7 @@ public class HouseService {
         return Stream.concat(mapper.bottles(false).stream(), mapper.bottles(true).stream())
                 .filter(bottle -> bottle.id() == id)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("bottle-missing"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
     }
 
     /** The places where its bottles stand, by name. */
@@ -351,10 +352,10 @@ public class HouseService {
     /** A name stays with the thing that had it, for the log; what was removed can be brought back. */
     private void refuseTaken(Thing thing, String name) {
         if (names(thing, false).values().stream().anyMatch(name::equalsIgnoreCase)) {
-            throw Refusal.of("name-taken", "text", name);
+            throw Refusal.of(new FormObjection.NameTaken(name));
         }
         if (names(thing, true).values().stream().anyMatch(name::equalsIgnoreCase)) {
-            throw Refusal.of("name-of-removed", "text", name);
+            throw Refusal.of(new FormObjection.NameOfRemoved(name));
         }
     }
 
@@ -372,7 +373,7 @@ public class HouseService {
     @Transactional
     public void remove(Thing thing, long id, boolean removed) {
         if (!names(thing, !removed).containsKey(id)) {
-            throw Refusal.of("unknown-thing", "id", id);
+            throw Refusal.of(new FormObjection.UnknownThing(String.valueOf(id)));
         }
         switch (thing) {
             case TANK -> mapper.removeTank(id, removed);

@@ -1,38 +1,38 @@
 package mezcla.web.house;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import mezcla.batch.BatchState;
-import mezcla.batch.LogEntry;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.web.clock.LogClock;
 import org.springframework.stereotype.Service;
 
 /** Asks the core about runs, as this house judges and at this moment. */
 @Service
 public class Planning {
     private final HouseService houses;
-    private final Clock clock;
+    private final LogClock clock;
 
-    Planning(HouseService houses, Clock clock) {
+    Planning(HouseService houses, LogClock clock) {
         this.houses = houses;
         this.clock = clock;
     }
 
     /** The question whether a batch takes this film in that tank. */
-    public RunQuestion question(List<LogEntry.Roll> rolls, double tankMl) {
+    public RunQuestion question(List<Roll> rolls, double tankMl) {
         return question(rolls, tankMl, clock.instant());
     }
 
     /** The same about a tank as it is used. */
-    public RunQuestion question(List<LogEntry.Roll> rolls, Tank tank, Instant at) {
+    public RunQuestion question(List<Roll> rolls, Tank tank, Instant at) {
         return question(rolls, tank.volumeMl(), at).turned(tank.turning());
     }
 
     /** The same question, asked about another moment. */
-    public RunQuestion question(List<LogEntry.Roll> rolls, double tankMl, Instant at) {
+    public RunQuestion question(List<Roll> rolls, double tankMl, Instant at) {
         return new RunQuestion(
                 rolls,
                 tankMl,
@@ -45,7 +45,7 @@ public class Planning {
     /** The question about the next roll: one of 135-36, neither pushed nor pulled, in the smallest tank. */
     public RunQuestion nextRoll() {
         FilmFormat format = FilmFormat.F135_36;
-        return question(List.of(new LogEntry.Roll("", format, format.equivalents(), 0, false)), smallestTankMl());
+        return question(List.of(new Roll("", format, format.equivalents(), 0, false)), smallestTankMl());
     }
 
     /** The next roll through a batch. */

@@ -5,7 +5,10 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
+import mezcla.batch.BatchObjection;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
+import mezcla.web.shell.FormObjection;
 
 /** A day as a person types it. */
 public final class TypedDay {
@@ -21,11 +24,11 @@ public final class TypedDay {
      */
     public static Instant noonOf(String typed, ZoneId zone, Instant now) {
         if (typed.isBlank()) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         LocalDate day = read(typed.strip());
         if (day.isAfter(now.atZone(zone).toLocalDate())) {
-            throw Refusal.of("in-the-future");
+            throw Refusal.of(new BatchObjection.InTheFuture());
         }
         Instant noon = day.atTime(LocalTime.NOON).atZone(zone).toInstant();
         return noon.isAfter(now) ? now : noon;
@@ -35,11 +38,11 @@ public final class TypedDay {
         try {
             LocalDate day = LocalDate.parse(typed);
             if (day.getYear() < 1900) {
-                throw Refusal.of("not-a-day", "text", typed);
+                throw Refusal.of(new FormObjection.NotADay(typed));
             }
             return day;
         } catch (DateTimeParseException e) {
-            throw Refusal.of("not-a-day", "text", typed);
+            throw Refusal.of(new FormObjection.NotADay(typed));
         }
     }
 }

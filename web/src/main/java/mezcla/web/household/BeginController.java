@@ -2,8 +2,10 @@ package mezcla.web.household;
 
 import java.time.ZoneId;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
 import mezcla.web.house.House;
 import mezcla.web.house.Units;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.TypedText;
 import org.joda.money.CurrencyUnit;
@@ -44,13 +46,14 @@ class BeginController {
         if (household.begun()) {
             return new ModelAndView("redirect:/sign-in");
         }
-        String houseName =
-                errors.read("houseName", () -> TypedText.of(form.getHouseName(), NAME_CHARACTERS, "missing"));
+        String houseName = errors.read(
+                "houseName", () -> TypedText.of(form.getHouseName(), NAME_CHARACTERS, new TypedObjection.Missing()));
         CurrencyUnit currency = errors.read("currency", () -> HouseholdService.currency(form.getCurrency()));
         ZoneId zone = errors.read("timeZone", () -> HouseholdService.timeZone(form.getTimeZone()));
         Units units = errors.read("units", () -> HouseholdService.units(form.getUnits()));
         String address = errors.read("address", () -> HouseholdService.address(form.getAddress()));
-        String name = errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, "missing"));
+        String name =
+                errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
         errors.read("code", () -> {
             code.check(form.getCode());
             return true;
@@ -65,7 +68,7 @@ class BeginController {
                 code.forget();
                 return new ModelAndView("redirect:/sign-in?begun");
             } catch (Refusal refusal) {
-                errors.add(refusal.code().startsWith("password") ? "password" : "signInName", refusal);
+                errors.add(Beside.field("signInName").or("password").apply(refusal.objection()), refusal);
             }
         }
         model.addAttribute("errors", errors);

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.util.Locale;
 import mezcla.measure.Refusal;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.Unguessable;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -55,7 +56,7 @@ class BeginningCode {
         if (tries >= TRIES && !code.isEmpty()) {
             printNew();
         }
-        throw Refusal.of("wrong-code");
+        throw Refusal.of(new FormObjection.WrongCode());
     }
 
     /** Forgets the code, once the house has begun. */

@@ -4,11 +4,14 @@ import java.time.ZoneId;
 import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
+import mezcla.measure.TypedObjection;
 import mezcla.verdict.School;
 import mezcla.web.house.RunHabits;
 import mezcla.web.house.Surroundings;
 import mezcla.web.house.Units;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
@@ -59,8 +62,9 @@ class HouseholdController {
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView change(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
-        String name =
-                errors.read("houseName", () -> TypedText.of(text(typed, "houseName"), HOUSE_CHARACTERS, "missing"));
+        String name = errors.read(
+                "houseName",
+                () -> TypedText.of(text(typed, "houseName"), HOUSE_CHARACTERS, new TypedObjection.Missing()));
         ZoneId zone = errors.read("timeZone", () -> HouseholdService.timeZone(text(typed, "timeZone")));
         Units units = errors.read("units", () -> HouseholdService.units(text(typed, "units")));
         String address = errors.read("address", () -> HouseholdService.address(text(typed, "address")));
@@ -76,9 +80,10 @@ class HouseholdController {
         FieldErrors errors = new FieldErrors();
         School school = errors.read(
                 "school-" + process,
-                () -> TypedChoice.of(School.values(), text(typed, "school-" + process), "unknown-school"));
+                () -> TypedChoice.of(
+                        School.values(), text(typed, "school-" + process), new FormObjection.UnknownSchool()));
         if (schools.all().stream().noneMatch(each -> each.process().equals(process))) {
-            throw Refusal.of("unknown-process");
+            throw Refusal.of(new FormObjection.UnknownProcess());
         }
         return saved(
                 typed,
@@ -126,7 +131,7 @@ class HouseholdController {
     private static int weeks(String typed) {
         String text = typed.strip();
         if (!text.matches("[0-9]|[1-4][0-9]|5[0-2]")) {
-            throw Refusal.of("not-weeks", "text", text);
+            throw Refusal.of(new FormObjection.NotWeeks(text));
         }
         return Integer.parseInt(text);
     }
@@ -135,7 +140,8 @@ class HouseholdController {
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView addMember(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
-        String name = errors.read("name", () -> TypedText.of(text(typed, "name"), NAME_CHARACTERS, "missing"));
+        String name = errors.read(
+                "name", () -> TypedText.of(text(typed, "name"), NAME_CHARACTERS, new TypedObjection.Missing()));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
@@ -147,7 +153,7 @@ class HouseholdController {
                             typed.containsKey("steward"));
                     return "/house?saved=member";
                 },
-                refusal -> refusal.code().startsWith("password") ? "password" : "signInName",
+                Beside.field("signInName").or("password"),
                 () -> house.show(typed, errors));
     }
 
@@ -195,7 +201,7 @@ class HouseholdController {
                     act.run();
                     return "/house?saved=" + what;
                 },
-                (Refusal refusal) -> field,
+                Beside.field(field),
                 () -> house.show(typed, errors));
     }
 }

@@ -4,9 +4,9 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import mezcla.batch.Bottle;
 import mezcla.batch.Bottling;
 import mezcla.batch.Light;
+import mezcla.log.Bottle;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
@@ -19,6 +19,7 @@ import mezcla.web.house.Thing;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -59,7 +60,7 @@ public class HouseholdService {
         try {
             return CurrencyUnit.of(typed.strip().toUpperCase(Locale.ROOT));
         } catch (IllegalCurrencyException e) {
-            throw Refusal.of("unknown-currency", "text", typed.strip());
+            throw Refusal.of(new FormObjection.UnknownCurrency(typed.strip()));
         }
     }
 
@@ -71,7 +72,7 @@ public class HouseholdService {
     static ZoneId timeZone(String typed) {
         String text = typed.strip();
         if (!ZoneId.getAvailableZoneIds().contains(text)) {
-            throw Refusal.of("unknown-time-zone", "text", text);
+            throw Refusal.of(new FormObjection.UnknownTimeZone(text));
         }
         return ZoneId.of(text);
     }
@@ -82,7 +83,7 @@ public class HouseholdService {
      * @throws Refusal {@code unknown-units}
      */
     static Units units(String typed) {
-        return TypedChoice.of(Units.values(), typed, "unknown-units");
+        return TypedChoice.of(Units.values(), typed, new FormObjection.UnknownUnits());
     }
 
     /**
@@ -97,7 +98,7 @@ public class HouseholdService {
             return null;
         }
         if (!text.matches("https?://[a-zA-Z0-9.-]{1,100}(:[0-9]{1,5})?(/[a-zA-Z0-9._/-]{0,60})?")) {
-            throw Refusal.of("not-an-address", "text", text);
+            throw Refusal.of(new FormObjection.NotAnAddress(text));
         }
         return text;
     }
@@ -110,7 +111,7 @@ public class HouseholdService {
     @Transactional
     public void begin(House house, String name, String signInName, String password) {
         if (begun()) {
-            throw Refusal.of("house-begun");
+            throw Refusal.of(new FormObjection.HouseBegun());
         }
         members.add(signInName, name, password, "STEWARD");
         houses.setUp(house);
@@ -200,7 +201,7 @@ public class HouseholdService {
     @Transactional
     public void addTool(String name, Tool.Kind kind, double capacity, double graduation) {
         if (graduation > capacity) {
-            throw Refusal.of("graduation-coarse");
+            throw Refusal.of(new FormObjection.GraduationCoarse());
         }
         houses.addTool(name, kind, capacity, graduation);
     }
@@ -233,7 +234,7 @@ public class HouseholdService {
 
     private void refuseUnknownPlace(long placeId) {
         if (!houses.names(Thing.PLACE, false).containsKey(placeId)) {
-            throw Refusal.of("unknown-thing", "id", placeId);
+            throw Refusal.of(new FormObjection.UnknownThing(String.valueOf(placeId)));
         }
     }
 
@@ -253,7 +254,7 @@ public class HouseholdService {
     @Transactional
     public void change(Surroundings surroundings) {
         if (surroundings.hotWaterC() <= surroundings.coldWaterC()) {
-            throw Refusal.of("hot-not-hotter");
+            throw Refusal.of(new FormObjection.HotNotHotter());
         }
         houses.change(surroundings);
     }
@@ -274,7 +275,7 @@ public class HouseholdService {
     @Transactional
     public void setOffset(long heaterId, double offsetC) {
         if (!houses.names(Thing.HEATER, false).containsKey(heaterId)) {
-            throw Refusal.of("unknown-thing", "id", heaterId);
+            throw Refusal.of(new FormObjection.UnknownThing(String.valueOf(heaterId)));
         }
         houses.setOffset(heaterId, offsetC);
     }
@@ -288,10 +289,10 @@ public class HouseholdService {
     @Transactional
     public void remove(Thing thing, long id, boolean removed) {
         if (removed && thing == Thing.BOTTLE && !isEmpty(id)) {
-            throw Refusal.of("bottle-in-use");
+            throw Refusal.of(new FormObjection.BottleInUse());
         }
         if (removed && thing == Thing.TANK && houses.tanks().size() == 1) {
-            throw Refusal.of("last-tank");
+            throw Refusal.of(new FormObjection.LastTank());
         }
         houses.remove(thing, id, removed);
     }

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import mezcla.batch.Climate;
 import mezcla.measure.Refusal;
+import mezcla.web.shell.FormObjection;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 
@@ -40,14 +41,14 @@ public final class ReadingsFile {
                 }
                 readings.add(reading(row, zone));
                 if (readings.size() > MOST_LINES) {
-                    throw Refusal.of("file-too-big");
+                    throw Refusal.of(new FormObjection.FileTooBig());
                 }
             }
         } catch (IOException | java.io.UncheckedIOException | IllegalArgumentException e) {
-            throw Refusal.of("not-a-reading", "line", readings.size() + 1);
+            throw Refusal.of(new FormObjection.NotAReading(readings.size() + 1));
         }
         if (readings.isEmpty()) {
-            throw Refusal.of("readings-missing");
+            throw Refusal.of(new FormObjection.ReadingsMissing());
         }
         return readings;
     }
@@ -57,11 +58,11 @@ public final class ReadingsFile {
             String degrees = row.get(1).strip();
             double celsius = Double.parseDouble(degrees);
             if (!degrees.matches("-?[0-9.]+") || celsius < COLDEST_C || celsius > HOTTEST_C) {
-                throw Refusal.of("not-a-reading", "line", row.getRecordNumber());
+                throw Refusal.of(new FormObjection.NotAReading(row.getRecordNumber()));
             }
             return new Climate.Reading(time(row.get(0).strip().replace(' ', 'T'), zone), celsius);
         } catch (ArrayIndexOutOfBoundsException | NumberFormatException | DateTimeParseException e) {
-            throw Refusal.of("not-a-reading", "line", row.getRecordNumber());
+            throw Refusal.of(new FormObjection.NotAReading(row.getRecordNumber()));
         }
     }
 

@@ -7,18 +7,21 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
-import mezcla.batch.Bottle;
 import mezcla.batch.Light;
 import mezcla.leaflet.Unit;
+import mezcla.log.Bottle;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Mass;
+import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
+import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.house.Thing;
 import mezcla.web.house.Tool;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.TypedChoice;
 import mezcla.web.shell.TypedFile;
@@ -63,7 +66,7 @@ class ThingsController {
                 errors,
                 "tank",
                 () -> household.addTank(FieldErrors.known(name), FieldErrors.known(volume), rotary, holds),
-                refusal -> "tank");
+                objection -> "tank");
     }
 
     @PostMapping("/house/tanks/{id}/reels")
@@ -71,7 +74,7 @@ class ThingsController {
         FieldErrors errors = new FieldErrors();
         Double rotary = errors.read("tankRotary" + id, () -> rotary(text(typed, "tankRotary" + id)));
         Map<FilmFormat.Reel, Integer> holds = holds(typed, Long.toString(id), errors);
-        return added(typed, errors, "tank", () -> household.fill(id, rotary, holds), refusal -> "tankRotary" + id);
+        return added(typed, errors, "tank", () -> household.fill(id, rotary, holds), objection -> "tankRotary" + id);
     }
 
     private static @Nullable Double rotary(String typed) {
@@ -93,7 +96,7 @@ class ThingsController {
     private static int reels(String typed) {
         String text = typed.strip();
         if (!text.matches("[0-9]{0,2}")) {
-            throw Refusal.of("not-between", "text", text, "least", 0, "most", 99);
+            throw Refusal.of(new FormObjection.NotBetween(text, 0, 99));
         }
         return text.isEmpty() ? 0 : Integer.parseInt(text);
     }
@@ -105,21 +108,22 @@ class ThingsController {
         Volume capacity = errors.read("bottleVolume", () -> volume(text(typed, "bottleVolume")));
         Bottle.Material material = errors.read(
                 "material",
-                () -> TypedChoice.of(Bottle.Material.values(), text(typed, "material"), "unknown-material"));
+                () -> TypedChoice.of(
+                        Bottle.Material.values(), text(typed, "material"), new FormObjection.UnknownMaterial()));
         return added(
                 typed,
                 errors,
                 "bottle",
                 () -> household.addBottle(
                         FieldErrors.known(label), FieldErrors.known(capacity), FieldErrors.known(material)),
-                refusal -> "bottle");
+                objection -> "bottle");
     }
 
     @PostMapping("/house/places")
     ModelAndView addPlace(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, "place", errors);
-        return added(typed, errors, "place", () -> household.addPlace(FieldErrors.known(name)), refusal -> "place");
+        return added(typed, errors, "place", () -> household.addPlace(FieldErrors.known(name)), objection -> "place");
     }
 
     @PostMapping("/house/tools")
@@ -127,7 +131,8 @@ class ThingsController {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, "tool", errors);
         Tool.Kind kind = errors.read(
-                "toolKind", () -> TypedChoice.of(Tool.Kind.values(), text(typed, "toolKind"), "unknown-tool"));
+                "toolKind",
+                () -> TypedChoice.of(Tool.Kind.values(), text(typed, "toolKind"), new FormObjection.UnknownTool()));
         Unit unit = kind == null ? Unit.ML : kind.unit();
         Double capacity = errors.read("toolCapacity", () -> amount(text(typed, "toolCapacity"), unit));
         Double graduation = errors.read("toolGraduation", () -> amount(text(typed, "toolGraduation"), unit));
@@ -140,7 +145,7 @@ class ThingsController {
                         FieldErrors.known(kind),
                         FieldErrors.known(capacity),
                         FieldErrors.known(graduation)),
-                refusal -> refusal.code().equals("graduation-coarse") ? "toolGraduation" : "tool");
+                objection -> objection.field().equals("graduation") ? "toolGraduation" : "tool");
     }
 
     @PostMapping("/house/places/{id}/climate")
@@ -157,13 +162,14 @@ class ThingsController {
             }
         }
         Light light = errors.read(
-                "light-" + id, () -> TypedChoice.of(Light.values(), text(typed, "light-" + id), "unknown-light"));
+                "light-" + id,
+                () -> TypedChoice.of(Light.values(), text(typed, "light-" + id), new FormObjection.UnknownLight()));
         return added(
                 typed,
                 errors,
                 "place",
                 () -> household.setClimate(id, quarters, FieldErrors.known(light)),
-                refusal -> "quarter0-" + id);
+                objection -> "quarter0-" + id);
     }
 
     @PostMapping("/house/places/{id}/readings")
@@ -178,7 +184,7 @@ class ThingsController {
                 errors,
                 "place",
                 () -> household.addReadings(id, FieldErrors.known(text)),
-                refusal -> "readings-" + id);
+                objection -> "readings-" + id);
     }
 
     @PostMapping("/house/jugs")
@@ -191,7 +197,7 @@ class ThingsController {
                 errors,
                 "jug",
                 () -> household.addJug(FieldErrors.known(name), FieldErrors.known(capacity)),
-                refusal -> "jug");
+                objection -> "jug");
     }
 
     @PostMapping("/house/heaters")
@@ -204,7 +210,7 @@ class ThingsController {
                 errors,
                 "heater",
                 () -> household.addHeater(FieldErrors.known(name), FieldErrors.known(offset)),
-                refusal -> "heater");
+                objection -> "heater");
     }
 
     @PostMapping("/house/heaters/{id}/offset")
@@ -216,7 +222,7 @@ class ThingsController {
                 errors,
                 "heater",
                 () -> household.setOffset(id, FieldErrors.known(offset)),
-                refusal -> "offset" + id);
+                objection -> "offset" + id);
     }
 
     @PostMapping("/house/{list}/{id}/removals")
@@ -228,18 +234,19 @@ class ThingsController {
                 errors,
                 list,
                 () -> household.remove(thing, id, !typed.containsKey("back")),
-                refusal -> "remove-" + list + id);
+                objection -> "remove-" + list + id);
     }
 
     private static Thing thing(String list) {
         return Arrays.stream(Thing.values())
                 .filter(thing -> (thing.name().toLowerCase(Locale.ROOT) + "s").equals(list))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-list"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownThing(list)));
     }
 
     private static @Nullable String name(Map<String, String> typed, String field, FieldErrors errors) {
-        return errors.read(field, () -> TypedText.of(text(typed, field), NAME_CHARACTERS, "missing"));
+        return errors.read(
+                field, () -> TypedText.of(text(typed, field), NAME_CHARACTERS, new TypedObjection.Missing()));
     }
 
     private static Volume volume(String typed) {
@@ -254,7 +261,9 @@ class ThingsController {
     private static double degrees(String typed) {
         String text = typed.strip().replace(',', '.').replace('−', '-');
         if (!text.matches("[+-]?[0-9]{1,2}(\\.[0-9]{1,2})?") || Math.abs(Double.parseDouble(text)) > MOST_OFF) {
-            throw text.isEmpty() ? Refusal.of("missing") : Refusal.of("not-a-difference", "text", typed.strip());
+            throw text.isEmpty()
+                    ? Refusal.of(new TypedObjection.Missing())
+                    : Refusal.of(new FormObjection.NotADifference(typed.strip()));
         }
         return Double.parseDouble(text);
     }
@@ -268,7 +277,7 @@ class ThingsController {
             FieldErrors errors,
             String what,
             Runnable act,
-            Function<Refusal, String> fieldOf) {
+            Function<Objection, String> fieldOf) {
         return forms.answer(
                 errors,
                 text(typed, "formKey"),

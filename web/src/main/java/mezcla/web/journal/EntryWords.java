@@ -10,15 +10,50 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Part;
+import mezcla.log.BarLifted;
+import mezcla.log.BatchMixed;
+import mezcla.log.BathLooked;
+import mezcla.log.BathRenewed;
+import mezcla.log.DrumCollected;
+import mezcla.log.EntryVisitor;
+import mezcla.log.EntryVoided;
+import mezcla.log.FillBarred;
+import mezcla.log.FillInspected;
+import mezcla.log.FillMeasured;
+import mezcla.log.FillMoved;
+import mezcla.log.FillSeen;
+import mezcla.log.FillShared;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillToppedUp;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.KitArrived;
+import mezcla.log.LeafletCorrected;
+import mezcla.log.LimitOverridden;
+import mezcla.log.LogEntry;
+import mezcla.log.NoteLeft;
+import mezcla.log.OfOnePart;
+import mezcla.log.PartCorrected;
+import mezcla.log.PartDecanted;
+import mezcla.log.PartMoved;
+import mezcla.log.PartOpened;
+import mezcla.log.PartThrownAway;
+import mezcla.log.PartUse;
+import mezcla.log.Roll;
+import mezcla.log.RunBath;
+import mezcla.log.RunCalledOff;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
+import mezcla.log.Suspect;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
 import mezcla.web.shell.Figures;
 import org.jspecify.annotations.Nullable;
 
 /** Tells what happened, entry by entry. */
-public final class EntryWords {
+public final class EntryWords implements EntryVisitor<String> {
     private static final int TOLD_SECONDS = 5;
 
     private final LogBook book;
@@ -37,19 +72,19 @@ public final class EntryWords {
 
     /** A line of the journal. */
     public EntryLine line(LogEntry entry) {
-        LogEntry.EntryVoided gone = book.voiding(entry.stamp().sequence()).orElse(null);
+        EntryVoided gone = book.voiding(entry.stamp().sequence()).orElse(null);
         return new EntryLine(
                 entry.stamp().sequence(),
                 (entry.stamp().about() ? "about " : "")
                         + Figures.dayAndHour(entry.stamp().happenedAt(), house.timeZone()),
                 entry.stamp().who(),
-                what(entry),
-                entry instanceof LogEntry.RunLogged run && !run.against().isEmpty() ? against(run) : "",
+                entry.accept(this),
+                entry instanceof RunLogged run && !run.against().isEmpty() ? against(run) : "",
                 gone == null ? "" : "Void, " + gone.stamp().who() + ": " + gone.reason(),
                 batches(entry));
     }
 
-    private static String against(LogEntry.RunLogged run) {
+    private static String against(RunLogged run) {
         return "Logged against: "
                 + String.join(
                         ", ",
@@ -60,164 +95,212 @@ public final class EntryWords {
 
     /** The batches that an entry is about. */
     public Set<Long> batches(LogEntry entry) {
-        Stream<Long> ofItsFills = LogEntry.fillsConcerned(entry).stream().map(this::batchOf);
+        Stream<Long> ofItsFills = entry.fillsConcerned().stream().flatMap(fill -> batchOf(fill).stream());
         return Stream.concat(batchNamed(entry).stream(), ofItsFills).collect(Collectors.toCollection(TreeSet::new));
     }
 
     private Optional<Long> batchNamed(LogEntry entry) {
-        return LogEntry.batchNamed(entry instanceof LogEntry.RunCalledOff off ? book.entry(off.started()) : entry);
+        return entry instanceof RunCalledOff off
+                ? book.find(off.started()).flatMap(LogEntry::batchNamed)
+                : entry.batchNamed();
     }
 
-    private long batchOf(long fillId) {
-        return LogEntry.batchNamed(book.making(fillId)).orElseThrow();
+    private Optional<Long> batchOf(long fillId) {
+        return book.making(fillId).flatMap(LogEntry::batchNamed);
     }
 
-    private LogEntry.MixedFill fill(long fillId) {
-        return LogEntry.fillsMade(book.making(fillId)).stream()
-                .filter(made -> made.fillId() == fillId)
-                .findFirst()
-                .orElseThrow();
+    private String numberOf(long fillId) {
+        return batchOf(fillId).map(batch -> Long.toString(batch)).orElse("?");
     }
 
-    private String what(LogEntry entry) {
-        if (entry instanceof LogEntry.KitArrived kit) {
-            return "Kit %d came: %s, %s delivered".formatted(kit.kitId(), nameOf(kit), Figures.money(kit.landed()));
-        }
-        if (entry instanceof LogEntry.OfOnePart part) {
-            return aboutAPart(part);
-        }
-        if (!LogEntry.fillsMade(entry).isEmpty()) {
-            return made(entry);
-        }
-        if (entry instanceof LogEntry.RunLogged run) {
-            return run.abandoned() == null
-                    ? "Ran " + film(run.rolls()) + ". " + times(run.baths(), planned(run))
-                    : "Gave up a run of %s, which had reached %s. %s"
-                            .formatted(
-                                    film(run.rolls()),
-                                    run.baths().stream().map(this::reached).collect(Collectors.joining(", ")),
-                                    run.abandoned());
-        }
-        if (entry instanceof LogEntry.RunStarted start) {
-            return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths(), Map.of());
-        }
-        if (entry instanceof LogEntry.RunCalledOff off) {
-            return "Called off the run of entry %d. %s".formatted(off.started(), off.reason());
-        }
-        if (entry instanceof LogEntry.LeafletCorrected corrected) {
-            return "Version %d of the leaflet governs %s. %s"
-                    .formatted(
-                            corrected.leaflet().version(),
-                            corrected.fillIds().stream()
-                                    .map(this::name)
-                                    .map(Figures::within)
-                                    .collect(Collectors.joining(", ")),
-                            corrected.reason());
-        }
-        if (entry instanceof LogEntry.NoteLeft note) {
-            return "For the next batch: " + note.text();
-        }
-        if (entry instanceof LogEntry.FilmInspected look) {
-            return looked(look);
-        }
-        if (entry instanceof LogEntry.DrumCollected collected) {
-            return "Collected: %s, with %s in it".formatted(collected.drum(), Figures.inAll(collected.volumeMl()));
-        }
-        if (entry instanceof LogEntry.FillsDiscarded gone) {
-            return discarded(gone);
-        }
-        if (entry instanceof LogEntry.EntryVoided gone) {
-            return "Voided entry %d. %s".formatted(gone.voided(), gone.reason());
-        }
-        return aboutAFill(entry);
+    @Override
+    public String kitArrived(KitArrived kit) {
+        return "Kit %d came: %s, %s delivered".formatted(kit.kitId(), nameOf(kit), Figures.money(kit.landed()));
     }
 
-    private String aboutAPart(LogEntry.OfOnePart entry) {
-        Part part = book.arrival(entry.kitId()).leaflet().part(entry.part());
-        String name = "%s of kit %d".formatted(part.name(), entry.kitId());
-        if (entry instanceof LogEntry.PartDecanted decanted) {
-            return "Decanted %s into %s".formatted(name, Figures.count(decanted.vials(), "vial"));
-        }
-        if (entry instanceof LogEntry.PartCorrected corrected) {
-            return "%s: %s left, as looked at. %s"
-                    .formatted(name, Figures.amount(corrected.left(), part.unit()), corrected.reason());
-        }
-        if (entry instanceof LogEntry.PartThrownAway gone) {
-            return "%s: %s gone to %s. %s"
-                    .formatted(
-                            name,
-                            Figures.amount(gone.amount(), part.unit()),
-                            Figures.within(gone.route().words()),
-                            gone.reason());
-        }
-        return entry instanceof LogEntry.PartMoved moved
-                ? "%s: %s put to kit %d".formatted(name, Figures.amount(moved.amount(), part.unit()), moved.toKitId())
-                : "Opened " + name;
+    @Override
+    public String partOpened(PartOpened opened) {
+        return "Opened " + name(opened);
     }
 
-    private String aboutAFill(LogEntry entry) {
-        if (entry instanceof LogEntry.FillInspected look) {
-            return inspected(look);
-        }
-        if (entry instanceof LogEntry.FillSeen seen) {
-            return name(seen.fillId()) + ": found in its place on a round";
-        }
-        if (entry instanceof LogEntry.BathLooked looked) {
-            return name(looked.fillId()) + ": " + looked.sign().words()
-                    + (looked.note() == null ? "" : ". " + looked.note());
-        }
-        if (entry instanceof LogEntry.FillSpilled spilled) {
-            return name(spilled.fillId()) + ": " + Figures.ml(spilled.volumeMl()) + " spilled";
-        }
-        if (entry instanceof LogEntry.FillToppedUp topped) {
-            return name(topped.fillId()) + ": topped up with " + Figures.ml(topped.volumeMl()) + from(topped.uses());
-        }
-        if (entry instanceof LogEntry.FillMoved moved) {
-            return name(moved.fillId()) + ": in " + moved.bottle().label()
-                    + (moved.place() == null ? "" : ", " + moved.place().name()) + ", "
-                    + moved.air().words();
-        }
-        if (entry instanceof LogEntry.FillShared shared) {
-            return "%s of batch %d serves in batch %d as well"
-                    .formatted(name(shared.fillId()), batchOf(shared.fillId()), shared.batchId());
-        }
-        if (entry instanceof LogEntry.LimitOverridden overridden) {
-            return "%s: limit passed on purpose (%s). %s"
-                    .formatted(
-                            name(overridden.fillId()),
-                            overridden.limits().stream()
-                                    .map(code -> code.replace('-', ' '))
-                                    .collect(Collectors.joining(", ")),
-                            overridden.reason());
-        }
-        if (entry instanceof LogEntry.FillMeasured measured) {
-            return name(measured.fillId()) + ": measured, " + Figures.ml(measured.volumeMl()) + " left";
-        }
-        if (entry instanceof LogEntry.FillBarred barred) {
-            return name(barred.fillId()) + " barred. " + barred.reason();
-        }
-        LogEntry.BarLifted lifted = (LogEntry.BarLifted) entry;
+    @Override
+    public String partDecanted(PartDecanted decanted) {
+        return "Decanted %s into %s".formatted(name(decanted), Figures.count(decanted.vials(), "vial"));
+    }
+
+    @Override
+    public String partCorrected(PartCorrected corrected) {
+        return "%s: %s left, as looked at. %s"
+                .formatted(name(corrected), amount(corrected, corrected.left()), corrected.reason());
+    }
+
+    @Override
+    public String partThrownAway(PartThrownAway gone) {
+        return "%s: %s gone to %s. %s"
+                .formatted(
+                        name(gone),
+                        amount(gone, gone.amount()),
+                        Figures.within(gone.route().words()),
+                        gone.reason());
+    }
+
+    @Override
+    public String partMoved(PartMoved moved) {
+        return "%s: %s put to kit %d".formatted(name(moved), amount(moved, moved.amount()), moved.toKitId());
+    }
+
+    private Optional<Part> part(OfOnePart entry) {
+        return book.arrival(entry.kitId()).flatMap(kit -> kit.leaflet().parts().stream()
+                .filter(part -> part.key().equals(entry.part()))
+                .findFirst());
+    }
+
+    private String name(OfOnePart entry) {
+        return "%s of kit %d".formatted(part(entry).map(Part::name).orElse(entry.part()), entry.kitId());
+    }
+
+    private String amount(OfOnePart entry, double amount) {
+        return part(entry).map(part -> Figures.amount(amount, part.unit())).orElseGet(() -> Figures.plain(amount, 1));
+    }
+
+    @Override
+    public String batchMixed(BatchMixed mixed) {
+        return made(mixed.fills().stream().anyMatch(fill -> fill.before() != null) ? "Taken over: " : "Mixed: ", mixed);
+    }
+
+    @Override
+    public String bathRenewed(BathRenewed renewed) {
+        return made("Renewed: ", renewed);
+    }
+
+    @Override
+    public String runLogged(RunLogged run) {
+        return run.abandoned() == null
+                ? "Ran " + film(run.rolls()) + ". " + times(run.baths(), planned(run))
+                : "Gave up a run of %s, which had reached %s. %s"
+                        .formatted(
+                                film(run.rolls()),
+                                run.baths().stream().map(this::reached).collect(Collectors.joining(", ")),
+                                run.abandoned());
+    }
+
+    @Override
+    public String runStarted(RunStarted start) {
+        return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths(), Map.of());
+    }
+
+    @Override
+    public String runCalledOff(RunCalledOff off) {
+        return "Called off the run of entry %d. %s".formatted(off.started(), off.reason());
+    }
+
+    @Override
+    public String leafletCorrected(LeafletCorrected corrected) {
+        return "Version %d of the leaflet governs %s. %s"
+                .formatted(
+                        corrected.leaflet().version(),
+                        corrected.fillIds().stream()
+                                .map(this::name)
+                                .map(Figures::within)
+                                .collect(Collectors.joining(", ")),
+                        corrected.reason());
+    }
+
+    @Override
+    public String noteLeft(NoteLeft note) {
+        return "For the next batch: " + note.text();
+    }
+
+    @Override
+    public String filmInspected(FilmInspected look) {
+        return looked(look);
+    }
+
+    @Override
+    public String drumCollected(DrumCollected collected) {
+        return "Collected: %s, with %s in it".formatted(collected.drum(), Figures.inAll(collected.volumeMl()));
+    }
+
+    @Override
+    public String entryVoided(EntryVoided gone) {
+        return "Voided entry %d. %s".formatted(gone.voided(), gone.reason());
+    }
+
+    @Override
+    public String fillSeen(FillSeen seen) {
+        return name(seen.fillId()) + ": found in its place on a round";
+    }
+
+    @Override
+    public String bathLooked(BathLooked looked) {
+        return name(looked.fillId()) + ": " + looked.sign().words()
+                + (looked.note() == null ? "" : ". " + looked.note());
+    }
+
+    @Override
+    public String fillSpilled(FillSpilled spilled) {
+        return name(spilled.fillId()) + ": " + Figures.ml(spilled.volumeMl()) + " spilled";
+    }
+
+    @Override
+    public String fillToppedUp(FillToppedUp topped) {
+        return name(topped.fillId()) + ": topped up with " + Figures.ml(topped.volumeMl()) + from(topped.uses());
+    }
+
+    @Override
+    public String fillMoved(FillMoved moved) {
+        return name(moved.fillId()) + ": in " + moved.bottle().label()
+                + (moved.place() == null ? "" : ", " + moved.place().name()) + ", "
+                + moved.air().words();
+    }
+
+    @Override
+    public String fillShared(FillShared shared) {
+        return "%s of batch %s serves in batch %d as well"
+                .formatted(name(shared.fillId()), numberOf(shared.fillId()), shared.batchId());
+    }
+
+    @Override
+    public String limitOverridden(LimitOverridden overridden) {
+        return "%s: limit passed on purpose (%s). %s"
+                .formatted(
+                        name(overridden.fillId()),
+                        overridden.limits().stream()
+                                .map(code -> code.replace('-', ' '))
+                                .collect(Collectors.joining(", ")),
+                        overridden.reason());
+    }
+
+    @Override
+    public String fillMeasured(FillMeasured measured) {
+        return name(measured.fillId()) + ": measured, " + Figures.ml(measured.volumeMl()) + " left";
+    }
+
+    @Override
+    public String fillBarred(FillBarred barred) {
+        return name(barred.fillId()) + " barred. " + barred.reason();
+    }
+
+    @Override
+    public String barLifted(BarLifted lifted) {
         return name(lifted.fillId()) + ": bar lifted. " + lifted.reason();
     }
 
-    private static String nameOf(LogEntry.KitArrived kit) {
+    private static String nameOf(KitArrived kit) {
         return kit.only().isEmpty()
                 ? kit.leaflet().name()
                 : kit.parts().stream().map(Part::name).collect(Collectors.joining(", ")) + " for "
                         + kit.leaflet().name();
     }
 
-    private static String made(LogEntry entry) {
-        List<LogEntry.MixedFill> made = LogEntry.fillsMade(entry);
-        boolean takenOver = made.get(0).before() != null;
-        String verb = entry instanceof LogEntry.BathRenewed ? "Renewed: " : takenOver ? "Taken over: " : "Mixed: ";
+    private static String made(String verb, LogEntry entry) {
         return verb
-                + made.stream()
+                + entry.fillsMade().stream()
                         .map(fill -> "%s %s %s %s%s"
                                 .formatted(
                                         fill.bath().role().name(),
                                         Figures.ml(fill.volumeMl()),
-                                        takenOver ? "in" : "into",
+                                        fill.before() == null ? "into" : "in",
                                         fill.bottle().label(),
                                         fill.before() == null
                                                 ? ""
@@ -227,12 +310,12 @@ public final class EntryWords {
                         .collect(Collectors.joining(", "));
     }
 
-    private static String from(List<LogEntry.PartUse> uses) {
+    private static String from(List<PartUse> uses) {
         return uses.isEmpty() ? "" : " from kit " + uses.get(0).kitId();
     }
 
     /** Film in a few words: {@code 2 × 120 of Ines, pushed +1}. */
-    public static String film(List<LogEntry.Roll> rolls) {
+    public static String film(List<Roll> rolls) {
         Map<String, Long> film = rolls.stream()
                 .collect(Collectors.groupingBy(
                         roll -> roll.format().label() + " of " + roll.owner(),
@@ -243,19 +326,19 @@ public final class EntryWords {
                         .map(entry -> entry.getValue() + " × " + entry.getKey())
                         .collect(Collectors.joining(", "))
                 + (stops == 0 ? "" : ", pushed " + Figures.stops(stops))
-                + (rolls.stream().anyMatch(LogEntry.Roll::irreplaceable) ? ", irreplaceable" : "");
+                + (rolls.stream().anyMatch(Roll::irreplaceable) ? ", irreplaceable" : "");
     }
 
-    private String reached(LogEntry.RunBath bath) {
+    private String reached(RunBath bath) {
         String name = Figures.within(name(bath.fillId()));
         return bath.seconds() == null ? name : name + " for " + ProcessingTime.ofSeconds(bath.seconds());
     }
 
     /** What a run was to have, by fill; empty for one that was logged in one go. */
-    private Map<Long, Integer> planned(LogEntry.RunLogged run) {
+    private Map<Long, Integer> planned(RunLogged run) {
         Map<Long, Integer> planned = new HashMap<>();
-        if (run.started() != null && book.entry(run.started()) instanceof LogEntry.RunStarted start) {
-            for (LogEntry.RunBath bath : start.baths()) {
+        if (run.started() != null && book.find(run.started()).orElse(null) instanceof RunStarted start) {
+            for (RunBath bath : start.baths()) {
                 if (bath.seconds() != null) {
                     planned.put(bath.fillId(), bath.seconds());
                 }
@@ -270,17 +353,18 @@ public final class EntryWords {
                 : " (planned %s)".formatted(ProcessingTime.ofSeconds(planned));
     }
 
-    private String times(List<LogEntry.RunBath> baths, Map<Long, Integer> planned) {
+    private String times(List<RunBath> baths, Map<Long, Integer> planned) {
         return baths.stream()
                 .filter(bath -> bath.seconds() != null)
-                .map(bath -> fill(bath.fillId()).bath().role().letters() + " "
+                .map(bath -> letters(bath.fillId()) + " "
                         + ProcessingTime.ofSeconds(bath.seconds())
                         + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius()))
                         + instead(bath.seconds(), planned.get(bath.fillId())))
                 .collect(Collectors.joining(", "));
     }
 
-    private String discarded(LogEntry.FillsDiscarded gone) {
+    @Override
+    public String fillsDiscarded(FillsDiscarded gone) {
         return "Discarded "
                 + gone.fills().stream()
                         .map(fill -> Figures.within(name(fill.fillId())) + ", " + Figures.ml(fill.volumeMl()) + " to "
@@ -289,14 +373,14 @@ public final class EntryWords {
                 + ". " + gone.reason();
     }
 
-    private String inspected(LogEntry.FillInspected look) {
+    @Override
+    public String fillInspected(FillInspected look) {
         String trim = look.trimPercent() == 0 ? "" : "; trim " + Figures.percent(look.trimPercent());
         return name(look.fillId()) + ": " + seen(look.result()) + trim;
     }
 
-    private static String looked(LogEntry.FilmInspected look) {
-        String suspects =
-                look.suspects().stream().sorted().map(LogEntry.Suspect::words).collect(Collectors.joining(", "));
+    private static String looked(FilmInspected look) {
+        String suspects = look.suspects().stream().sorted().map(Suspect::words).collect(Collectors.joining(", "));
         return "Roll %d of the run of entry %d: %s%s%s%s"
                 .formatted(
                         look.roll() + 1,
@@ -308,7 +392,7 @@ public final class EntryWords {
     }
 
     /** What film showed, in words. */
-    public static String seen(LogEntry.Result result) {
+    public static String seen(Finding result) {
         return switch (result) {
             case GOOD -> "film looked good";
             case THIN -> "film came out thin (slides: dark)";
@@ -324,6 +408,12 @@ public final class EntryWords {
     }
 
     private String name(long fillId) {
-        return fill(fillId).bath().role().name();
+        return book.mixed(fillId)
+                .map(fill -> fill.bath().role().name())
+                .orElseGet(() -> "Bottle %d, which is not known,".formatted(fillId));
+    }
+
+    private String letters(long fillId) {
+        return book.mixed(fillId).map(fill -> fill.bath().role().letters()).orElse("?");
     }
 }

@@ -1,7 +1,11 @@
 package mezcla.web.journal;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import mezcla.log.EntryGroup;
+import mezcla.web.log.LogFile;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -9,6 +13,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -27,19 +32,25 @@ class JournalController {
     private static final int REASON_CHARACTERS = 200;
 
     private final JournalService journal;
+    private final LogFile file;
     private final OneTimeForms forms;
 
-    JournalController(JournalService journal, OneTimeForms forms) {
+    JournalController(JournalService journal, LogFile file, OneTimeForms forms) {
         this.journal = journal;
+        this.file = file;
         this.forms = forms;
     }
 
     @GetMapping("/journal")
     ModelAndView journal(
-            @ModelAttribute("filter") JournalFilter filter, @RequestParam(defaultValue = "1") int page, Model model) {
+            @ModelAttribute("filter") JournalFilter filter,
+            @RequestParam(defaultValue = "1") int page,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
         FieldErrors errors = new FieldErrors();
         int first = (int) Math.min(Integer.MAX_VALUE, Math.max(0, page - 1L) * PAGE);
         JournalService.Page shown = journal.page(filter, first, PAGE, errors);
+        model.addAttribute("odd", member.isSteward() ? journal.odd() : List.of());
         model.addAttribute("lines", shown.lines());
         model.addAttribute("count", (shown.more() ? "More than " : "") + shown.count());
         model.addAttribute("newer", first > 0 ? pageAddress(page - 1) : null);
@@ -54,7 +65,7 @@ class JournalController {
                         .port(null)
                         .build()
                         .toUriString());
-        model.addAttribute("kinds", EntryKind.values());
+        model.addAttribute("kinds", EntryGroup.values());
         model.addAttribute("errors", errors);
         return new ModelAndView(
                 "journal/journal", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
@@ -86,6 +97,16 @@ class JournalController {
                 .body(text.getBytes(StandardCharsets.UTF_8));
     }
 
+    /** The whole log in the open format, to keep or to take to another house. */
+    @GetMapping("/journal.jsonl")
+    @PreAuthorize("hasRole('STEWARD')")
+    ResponseEntity<byte[]> log() {
+        return ResponseEntity.ok()
+                .contentType(new MediaType("application", "jsonl", StandardCharsets.UTF_8))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"mezcla-log.jsonl\"")
+                .body((String.join("\n", file.lines()) + "\n").getBytes(StandardCharsets.UTF_8));
+    }
+
     @GetMapping("/journal/{sequence}/void")
     String ask(@PathVariable long sequence, Model model) {
         return page(sequence, "", forms.newKey(), new FieldErrors(), model);
@@ -99,7 +120,8 @@ class JournalController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        String why = errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, "reason-missing"));
+        String why =
+                errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
                 errors,
                 formKey,
@@ -107,7 +129,7 @@ class JournalController {
                     journal.voidEntry(member, sequence, FieldErrors.known(why));
                     return "/journal?voided=" + sequence;
                 },
-                refusal -> "reason",
+                objection -> "reason",
                 () -> new ModelAndView(page(sequence, reason, formKey, errors, model), model.asMap()));
     }
 

@@ -3,10 +3,11 @@ package mezcla.web.journal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import mezcla.batch.LogEntry;
+import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.web.house.House;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import org.jspecify.annotations.Nullable;
 
 /** What somebody looks for in the journal, as it was typed. */
@@ -40,7 +41,7 @@ public class JournalFilter {
             return (from == null || !at.isBefore(from))
                     && (until == null || at.isBefore(until))
                     && (member.isBlank() || entry.stamp().who().equalsIgnoreCase(member.strip()))
-                    && (kind.isBlank() || EntryKind.of(entry).name().equals(kind))
+                    && (kind.isBlank() || entry.kind().group().name().equals(kind))
                     && (batch == null || words.batches(entry).contains(batch))
                     && (text.isEmpty() || contains(words.line(entry)));
         }
@@ -70,7 +71,7 @@ public class JournalFilter {
             return null;
         }
         if (!typed.strip().matches("[0-9]{1,9}")) {
-            throw Refusal.of("not-a-batch", "text", typed.strip());
+            throw Refusal.of(new FormObjection.NotABatch(typed.strip()));
         }
         return Long.valueOf(typed.strip());
     }
@@ -82,7 +83,7 @@ public class JournalFilter {
         try {
             return LocalDate.parse(typed.strip());
         } catch (DateTimeParseException e) {
-            throw Refusal.of("not-a-day", "text", typed.strip());
+            throw Refusal.of(new FormObjection.NotADay(typed.strip()));
         }
     }
 

@@ -4,20 +4,26 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.ZoneId;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import mezcla.batch.Anomaly;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.Voiding;
+import mezcla.log.EntryVoided;
+import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Units;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
+import mezcla.web.shell.ObjectionWords;
 import mezcla.web.shell.SignedIn;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -47,6 +53,25 @@ public class JournalService {
     public List<EntryLine> lines(JournalFilter filter, FieldErrors errors) {
         Search search = new Search(log.book(), filter, errors);
         return search.found(Integer.MAX_VALUE).stream().map(search.words::line).toList();
+    }
+
+    /**
+     * An entry that could not be applied.
+     *
+     * @param line how it reads
+     * @param why what is wrong with it
+     */
+    public record Odd(EntryLine line, String why) {}
+
+    /** The entries that could not be applied and count for nothing, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Odd> odd() {
+        LogBook book = log.book();
+        EntryWords words = new EntryWords(book, houses.house());
+        return book.state().anomalies().stream()
+                .sorted(Comparator.comparing(Anomaly::entry, LogBook.NEWEST_FIRST))
+                .map(odd -> new Odd(words.line(odd.entry()), ObjectionWords.of(odd.why())))
+                .toList();
     }
 
     /**
@@ -179,19 +204,18 @@ public class JournalService {
         try {
             Voiding.check(book.entries(), sequence);
         } catch (Refusal refusal) {
-            throw refusal.values().get("entries") instanceof List<?> later ? naming(book, later) : refusal;
+            throw refusal.objection() instanceof BatchObjection.LaterEntriesDepend later
+                    ? naming(book, later.entries())
+                    : refusal;
         }
-        log.add(who, stamp -> new LogEntry.EntryVoided(stamp, sequence, reason));
+        log.add(who, stamp -> new EntryVoided(stamp, sequence, reason));
     }
 
-    private Refusal naming(LogBook book, List<?> later) {
+    private Refusal naming(LogBook book, List<LogEntry> later) {
         EntryWords words = new EntryWords(book, houses.house());
-        return Refusal.of(
-                "later-entries-depend",
-                "text",
-                later.stream()
-                        .map(entry -> words.line((LogEntry) entry))
-                        .map(line -> "entry " + line.sequence() + " (" + line.when() + ", " + line.who() + ")")
-                        .collect(Collectors.joining(", ")));
+        return Refusal.of(new FormObjection.EntriesRestOnIt(later.stream()
+                .map(entry -> words.line(entry))
+                .map(line -> "entry " + line.sequence() + " (" + line.when() + ", " + line.who() + ")")
+                .collect(Collectors.joining(", "))));
     }
 }

@@ -8,7 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.locks.ReentrantReadWriteLock;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
+import mezcla.log.EntryVoided;
+import mezcla.log.LogEntry;
 
 /**
  * Which entries a word stands in, so that looking for words does not mean putting the whole log into words each time.
@@ -95,8 +96,8 @@ final class WordIndex {
 
     private void add(LogEntry entry, int position, EntryWords words, LogBook book) {
         add(words.line(entry), position);
-        if (entry instanceof LogEntry.EntryVoided gone) {
-            add(words.line(book.entry(gone.voided())), book.position(gone.voided()));
+        if (entry instanceof EntryVoided gone) {
+            book.find(gone.voided()).ifPresent(voided -> add(words.line(voided), book.position(gone.voided())));
         }
     }
 

@@ -1,17 +1,18 @@
 package mezcla.web.label;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.house.TypedDay;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -35,9 +36,9 @@ class LabelController {
     private final LabelService labels;
     private final HouseService houses;
     private final OneTimeForms forms;
-    private final Clock clock;
+    private final LogClock clock;
 
-    LabelController(LabelService labels, HouseService houses, OneTimeForms forms, Clock clock) {
+    LabelController(LabelService labels, HouseService houses, OneTimeForms forms, LogClock clock) {
         this.labels = labels;
         this.houses = houses;
         this.forms = forms;
@@ -82,7 +83,7 @@ class LabelController {
     String scanned(@PathVariable String code) {
         return labels.batchOf(code)
                 .map(batch -> "redirect:/batches/" + batch)
-                .orElseThrow(() -> Refusal.of("unknown-fill"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownThing(code)));
     }
 
     @GetMapping("/batches/{id}/card")
@@ -94,7 +95,8 @@ class LabelController {
     ModelAndView enter(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
-        Tank tank = errors.read("tank", () -> houses.tank(TypedChoice.number(text(typed, "tank"), "unknown-tank")));
+        Tank tank = errors.read(
+                "tank", () -> houses.tank(TypedChoice.number(text(typed, "tank"), new FormObjection.UnknownTank())));
         Map<Integer, LabelService.Ticked> boxes = new LinkedHashMap<>();
         for (int i = 1; i <= LabelService.CARD_ROLLS; i++) {
             if (typed.containsKey("ticked" + i)) {
@@ -102,7 +104,7 @@ class LabelController {
             }
         }
         if (boxes.isEmpty() && errors.none()) {
-            errors.add("ticked", Refusal.of("boxes-missing"));
+            errors.add("ticked", Refusal.of(new FormObjection.BoxesMissing()));
         }
         return forms.answer(
                 errors,
@@ -111,13 +113,14 @@ class LabelController {
                     labels.enter(member, id, FieldErrors.known(tank), boxes);
                     return "/batches/" + id + "?logged";
                 },
-                refusal -> "ticked",
+                objection -> "ticked",
                 () -> card(id, typed, errors));
     }
 
     private void read(Map<String, String> typed, int row, FieldErrors errors, Map<Integer, LabelService.Ticked> boxes) {
         String owner = errors.read(
-                "owner" + row, () -> TypedText.of(text(typed, "owner" + row), OWNER_CHARACTERS, "owner-missing"));
+                "owner" + row,
+                () -> TypedText.of(text(typed, "owner" + row), OWNER_CHARACTERS, new FormObjection.OwnerMissing()));
         FilmFormat format = errors.read("format" + row, () -> FilmFormat.labelled(text(typed, "format" + row)));
         String day = text(typed, "day" + row);
         Instant when = day.isBlank()

@@ -9,13 +9,13 @@ import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.ShortCode;
-import mezcla.batch.WasteRoute;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
+import mezcla.log.Roll;
+import mezcla.log.WasteRoute;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.Caution;
 import mezcla.verdict.NextRolls;
@@ -72,7 +72,9 @@ public class LabelService {
                                 fill.mixed().volumeMl(),
                                 fill.bottle().label(),
                                 fill.mixedAt(),
-                                book.making(fill.id()).stamp().who()),
+                                book.making(fill.id())
+                                        .map(row -> row.stamp().who())
+                                        .orElse("")),
                         address))
                 .toList();
     }
@@ -225,8 +227,7 @@ public class LabelService {
                 .forEach(box -> runs.logEarlier(
                         who,
                         batchId,
-                        List.of(new LogEntry.Roll(
-                                box.owner(), box.format(), box.format().equivalents(), 0, false)),
+                        List.of(new Roll(box.owner(), box.format(), box.format().equivalents(), 0, false)),
                         tank,
                         box.when(),
                         false));

@@ -15,11 +15,13 @@ import mezcla.measure.Mass;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
+import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedFile;
@@ -147,7 +149,7 @@ class LeafletController {
                 reading.errors(),
                 form.at("formKey"),
                 () -> "/leaflets/" + leaflets.add(FieldErrors.known(leaflet), member) + "?added",
-                refusal -> "name",
+                objection -> "name",
                 () -> editor(form, reading, reading.errors(), model));
     }
 
@@ -216,7 +218,7 @@ class LeafletController {
                     leaflets.retype(id, member, String.join("; ", differences));
                     return "/leaflets/" + id + "?retyped";
                 },
-                refusal -> "figures",
+                objection -> "figures",
                 () -> retyping(id, typed, errors, model));
     }
 
@@ -233,10 +235,10 @@ class LeafletController {
             case MOST_ROLLS, MOST_DAYS -> {
                 String text = typed.strip();
                 if (text.isEmpty()) {
-                    throw Refusal.of("missing");
+                    throw Refusal.of(new TypedObjection.Missing());
                 }
                 if (!text.matches("[0-9]{1,4}([.,][0-9]{1,2})?")) {
-                    throw Refusal.of("not-a-number", "text", text);
+                    throw Refusal.of(new FormObjection.NotANumber(text));
                 }
                 yield Double.parseDouble(text.replace(',', '.'));
             }
@@ -297,11 +299,11 @@ class LeafletController {
                 () -> {
                     Leaflet leaflet = LeafletFile.of(document).leaflet();
                     if (leaflet == null) {
-                        throw Refusal.of("file-broken");
+                        throw Refusal.of(new FormObjection.FileBroken());
                     }
                     return "/leaflets/" + leaflets.add(leaflets.asAdded(leaflet), member) + "?added";
                 },
-                refusal -> "file",
+                objection -> "file",
                 () -> preview(document, formKey, errors, model));
     }
 

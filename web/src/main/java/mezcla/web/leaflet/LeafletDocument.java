@@ -25,18 +25,18 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Reads a leaflet from its JSON document, and writes it ({@code mezcla-leaflet/1}). */
-final class LeafletDocument {
+public final class LeafletDocument {
     static final String FORMAT = "mezcla-leaflet/1";
     private static final JsonMapper JSON =
             JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     private LeafletDocument() {}
 
-    static Leaflet read(String document) {
+    public static Leaflet read(String document) {
         return read(JSON.readTree(document));
     }
 
-    static Leaflet read(JsonNode root) {
+    public static Leaflet read(JsonNode root) {
         return new Leaflet(
                 text(root, "key"),
                 root.get("version").asInt(),
@@ -200,7 +200,7 @@ final class LeafletDocument {
     }
 
     /** The document of a leaflet; {@link #read(String)} reads it back. */
-    static String write(Leaflet leaflet) {
+    public static String write(Leaflet leaflet) {
         ObjectNode root = JSON.createObjectNode();
         root.put("format", FORMAT)
                 .put("key", leaflet.key())

@@ -14,7 +14,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
-import mezcla.web.shell.Sentences;
+import mezcla.web.shell.ObjectionWords;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -65,7 +65,7 @@ public record LeafletFile(@Nullable Leaflet leaflet, List<String> faults) {
         try {
             return new LeafletFile(LeafletDocument.read(root), List.of());
         } catch (Refusal refusal) {
-            return faulty(List.of(Sentences.refusal(refusal)));
+            return faulty(List.of(ObjectionWords.of(refusal)));
         }
     }
 

@@ -10,6 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -80,7 +81,7 @@ public class Leaflets {
                 .filter(entry -> Long.toString(entry.getKey()).equals(id))
                 .map(Map.Entry::getValue)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("leaflet-missing"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.LeafletMissing()));
     }
 
     /** The last version of a leaflet. */
@@ -89,7 +90,7 @@ public class Leaflets {
         return byId().values().stream()
                 .filter(leaflet -> leaflet.key().equals(key))
                 .max(Comparator.comparingInt(Leaflet::version))
-                .orElseThrow(() -> Refusal.of("unknown-leaflet", "leaflet", key));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownLeaflet(key)));
     }
 
     /**
@@ -103,7 +104,7 @@ public class Leaflets {
                 .filter(entry -> entry.getValue().key().equals(leaflet.key())
                         && entry.getValue().version() == leaflet.version())
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-leaflet", "leaflet", leaflet.key()))
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownLeaflet(leaflet.key())))
                 .getKey();
     }
 
@@ -116,7 +117,7 @@ public class Leaflets {
     public Leaflet version(long id) {
         Leaflet leaflet = byId().get(id);
         if (leaflet == null) {
-            throw Refusal.of("unknown-leaflet", "leaflet", id);
+            throw Refusal.of(new FormObjection.UnknownLeaflet(String.valueOf(id)));
         }
         return leaflet;
     }
@@ -134,7 +135,7 @@ public class Leaflets {
         boolean known = byId().values().stream()
                 .anyMatch(each -> each.key().equals(leaflet.key()) && each.version() == leaflet.version());
         if (known) {
-            throw Refusal.of("leaflet-name-taken", "text", leaflet.name());
+            throw Refusal.of(new FormObjection.LeafletNameTaken(leaflet.name()));
         }
         return mapper.add(
                 leaflet.key(),
@@ -157,7 +158,7 @@ public class Leaflets {
                 .max()
                 .orElse(0);
         if (last > 0 && latest(fromFile.key()).equals(fromFile.withVersion(last))) {
-            throw Refusal.of("leaflet-known", "text", fromFile.name());
+            throw Refusal.of(new FormObjection.LeafletKnown(fromFile.name()));
         }
         return fromFile.withVersion(last + 1);
     }
@@ -188,7 +189,7 @@ public class Leaflets {
     public void refuseOwn(long id, SignedIn who) {
         Long typedBy = mapper.typedBy(id);
         if (typedBy != null && typedBy == who.id()) {
-            throw Refusal.of("retyped-by-the-same");
+            throw Refusal.of(new FormObjection.RetypedByTheSame());
         }
     }
 

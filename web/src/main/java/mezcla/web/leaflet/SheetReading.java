@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
@@ -21,13 +22,16 @@ import mezcla.leaflet.SheetLines;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Mass;
+import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
+import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.TypedChoice;
 import mezcla.web.shell.TypedText;
 import org.jspecify.annotations.Nullable;
@@ -98,18 +102,22 @@ final class SheetReading {
      */
     @Nullable
     Leaflet leaflet(@Nullable Leaflet before) {
-        String name = errors.read("name", () -> TypedText.of(form.at("name"), NAME_CHARACTERS, "missing"));
-        String maker = errors.read("maker", () -> TypedText.of(form.at("maker"), NAME_CHARACTERS, "missing"));
+        String name =
+                errors.read("name", () -> TypedText.of(form.at("name"), NAME_CHARACTERS, new TypedObjection.Missing()));
+        String maker = errors.read(
+                "maker", () -> TypedText.of(form.at("maker"), NAME_CHARACTERS, new TypedObjection.Missing()));
         FilmProcess process = errors.read("process", this::process);
         String code = form.at("processCode").isBlank()
                 ? null
-                : errors.read("processCode", () -> TypedText.of(form.at("processCode"), NAME_CHARACTERS, "missing"));
+                : errors.read(
+                        "processCode",
+                        () -> TypedText.of(form.at("processCode"), NAME_CHARACTERS, new TypedObjection.Missing()));
         Volume makes = errors.read("makes", () -> volume("makes"));
         if (parts.isEmpty() && whole) {
-            errors.add("part0-name", Refusal.of("missing"));
+            errors.add("part0-name", Refusal.of(new TypedObjection.Missing()));
         }
         if (baths.isEmpty() && whole) {
-            errors.add("bath0-role", Refusal.of("missing"));
+            errors.add("bath0-role", Refusal.of(new TypedObjection.Missing()));
         }
         errors.read(
                 "steps",
@@ -155,12 +163,12 @@ final class SheetReading {
     private FilmProcess process() {
         String chosen = form.at("process");
         if (chosen.equals(SheetForm.OTHER)) {
-            String name = TypedText.of(form.at("processName"), NAME_CHARACTERS, "missing");
+            String name = TypedText.of(form.at("processName"), NAME_CHARACTERS, new TypedObjection.Missing());
             return FilmProcess.named(slug(name), name);
         }
         FilmProcess known = FilmProcess.of(chosen);
         if (known.name().equals(chosen)) {
-            throw Refusal.of("unknown-process");
+            throw Refusal.of(new FormObjection.UnknownProcess());
         }
         return known;
     }
@@ -169,8 +177,11 @@ final class SheetReading {
         if (blank(at + "name", at + "amount", at + "sealed", at + "opened", at + "share")) {
             return;
         }
-        Unit unit = errors.read(at + "unit", () -> TypedChoice.of(Unit.values(), form.at(at + "unit"), "unknown-unit"));
-        String name = errors.read(at + "name", () -> TypedText.of(form.at(at + "name"), NAME_CHARACTERS, "missing"));
+        Unit unit = errors.read(
+                at + "unit",
+                () -> TypedChoice.of(Unit.values(), form.at(at + "unit"), new FormObjection.UnknownUnit()));
+        String name = errors.read(
+                at + "name", () -> TypedText.of(form.at(at + "name"), NAME_CHARACTERS, new TypedObjection.Missing()));
         Double amount = unit == null ? null : errors.read(at + "amount", () -> amount(at + "amount", unit));
         Double sealed = optional(at + "sealed", () -> days(at + "sealed"));
         Double opened = optional(at + "opened", () -> days(at + "opened"));
@@ -182,7 +193,7 @@ final class SheetReading {
         String key = form.at(at + "key").isBlank() ? slug(name) : form.at(at + "key");
         if (parts.stream()
                 .anyMatch(part -> part.key().equals(key) || part.name().equalsIgnoreCase(name))) {
-            errors.add(at + "name", Refusal.of("name-taken", "text", name));
+            errors.add(at + "name", Refusal.of(new FormObjection.NameTaken(name)));
             whole = false;
             return;
         }
@@ -225,22 +236,23 @@ final class SheetReading {
     private BathRole role(String at) {
         String chosen = form.at(at + "role");
         if (chosen.isEmpty()) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         if (!chosen.equals(SheetForm.OTHER)) {
             return BathRole.of(chosen);
         }
-        String name = TypedText.of(form.at(at + "roleName"), NAME_CHARACTERS, "missing");
+        String name = TypedText.of(form.at(at + "roleName"), NAME_CHARACTERS, new TypedObjection.Missing());
         String letters = form.at(at + "letters").strip();
         if (!letters.matches("[A-Z][A-Za-z0-9]")) {
-            throw Refusal.of("not-letters");
+            throw Refusal.of(new FormObjection.NotLetters());
         }
         return BathRole.named(slug(name), name, letters);
     }
 
     private @Nullable Recipe recipe(int number, String at) {
         Recipe.Mode mode = errors.read(
-                at + "mode", () -> TypedChoice.of(Recipe.Mode.values(), form.at(at + "mode"), "unknown-mode"));
+                at + "mode",
+                () -> TypedChoice.of(Recipe.Mode.values(), form.at(at + "mode"), new FormObjection.UnknownMode()));
         String made = form.at(at + "makes").isBlank() ? "makes" : at + "makes";
         Volume makes = errors.read(at + "makes", () -> volume(made));
         boolean waterless =
@@ -277,7 +289,7 @@ final class SheetReading {
             return null;
         }
         if (!(least <= best && best <= most)) {
-            errors.add(at + "mixBest", Refusal.of("mixing-temperatures-mixed-up"));
+            errors.add(at + "mixBest", Refusal.of(new FormObjection.MixingTemperaturesMixedUp()));
         }
         return new Recipe.MixingTemperature(least, best, most);
     }
@@ -287,12 +299,15 @@ final class SheetReading {
         Part part = errors.read(row + "part", () -> parts.stream()
                 .filter(each -> each.name().equalsIgnoreCase(name))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of(name.isEmpty() ? "missing" : "no-such-part", "text", name)));
+                .orElseThrow(() -> Refusal.of(
+                        name.isEmpty() ? new TypedObjection.Missing() : new FormObjection.NoSuchPart(name))));
         Double amount = part == null ? null : errors.read(row + "amount", () -> amount(row + "amount", part.unit()));
         Addition.Care care = errors.read(
-                row + "care", () -> TypedChoice.of(Addition.Care.values(), form.at(row + "care"), "unknown-care"));
+                row + "care",
+                () -> TypedChoice.of(Addition.Care.values(), form.at(row + "care"), new FormObjection.UnknownCare()));
         Integer wait = optional(row + "wait", () -> minutes(row + "wait"));
-        String note = optional(row + "note", () -> TypedText.of(form.at(row + "note"), NOTE_CHARACTERS, "missing"));
+        String note = optional(
+                row + "note", () -> TypedText.of(form.at(row + "note"), NOTE_CHARACTERS, new TypedObjection.Missing()));
         return part == null || amount == null || care == null
                 ? null
                 : new Addition(part.key(), amount, part.unit(), care, wait, note);
@@ -382,21 +397,21 @@ final class SheetReading {
     }
 
     private double days(String field) {
-        return number(field, "not-days", MOST_DAYS);
+        return number(field, FormObjection.NotDays::new, MOST_DAYS);
     }
 
     private double percent(String field) {
-        return number(field, "not-a-percentage", 100);
+        return number(field, FormObjection.NotAPercentage::new, 100);
     }
 
-    private double number(String field, String refusalCode, double most) {
+    private double number(String field, Function<String, Objection> otherwise, double most) {
         String text = form.at(field).strip().replaceAll("\\s*(%|days?)$", "");
         if (!text.matches("[0-9]{1,4}([.,][0-9]{1,2})?")) {
-            throw Refusal.of(refusalCode, "text", form.at(field).strip());
+            throw Refusal.of(otherwise.apply(form.at(field).strip()));
         }
         double value = Double.parseDouble(text.replace(',', '.'));
         if (value <= 0 || value > most) {
-            throw Refusal.of(refusalCode, "text", form.at(field).strip());
+            throw Refusal.of(otherwise.apply(form.at(field).strip()));
         }
         return value;
     }
@@ -404,7 +419,7 @@ final class SheetReading {
     private int minutes(String field) {
         String text = form.at(field).strip();
         if (!text.matches("[1-9][0-9]{0,2}") || Integer.parseInt(text) > 240) {
-            throw Refusal.of("not-minutes", "text", text);
+            throw Refusal.of(new FormObjection.NotMinutes(text));
         }
         return Integer.parseInt(text);
     }

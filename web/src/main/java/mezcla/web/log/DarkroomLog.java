@@ -1,15 +1,24 @@
 package mezcla.web.log;
 
-import java.time.Clock;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Stamp;
+import mezcla.leaflet.Leaflet;
+import mezcla.log.LogEntry;
+import mezcla.log.Stamp;
+import mezcla.measure.Refusal;
+import mezcla.web.clock.LogClock;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.shell.SignedIn;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Async;
@@ -17,22 +26,23 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import tools.jackson.core.JacksonException;
 
 /** The log of the house: rows are added and read, never changed. What they add up to is folded by the core. */
 @Service
 public class DarkroomLog {
+    private static final Logger LOG = LoggerFactory.getLogger(DarkroomLog.class);
+
     private final LogMapper mapper;
-    private final LogReader reader;
-    private final LogWriter writer;
-    private final Clock clock;
+    private final Leaflets leaflets;
+    private final LogClock clock;
 
     /** What was read in transactions that only read: what another one added may still be rolled back. */
     private final AtomicReference<LogBook> read = new AtomicReference<>(LogBook.EMPTY);
 
-    DarkroomLog(LogMapper mapper, Leaflets leaflets, Clock clock) {
+    DarkroomLog(LogMapper mapper, Leaflets leaflets, LogClock clock) {
         this.mapper = mapper;
-        this.reader = new LogReader(mapper, leaflets);
-        this.writer = new LogWriter(mapper, leaflets);
+        this.leaflets = leaflets;
         this.clock = clock;
     }
 
@@ -43,14 +53,45 @@ public class DarkroomLog {
     @Transactional(readOnly = true)
     public LogBook book() {
         LogBook known = read.get();
-        if (mapper.lastSequence() == known.lastSequence()) {
+        LogMapper.Last last = mapper.last();
+        if (last == null || last.sequence() == known.lastSequence()) {
             return known;
         }
-        LogBook book = known.with(reader.entries(known.lastSequence()));
+        LogBook book = known.with(rowsAfter(known.lastSequence()));
         if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
             read.accumulateAndGet(book, DarkroomLog::theLonger);
+            clock.heard(last.recordedAt());
         }
         return book;
+    }
+
+    /** A row that cannot be read is said in the log of the machine and left out, so that every page still answers. */
+    private List<LogEntry> rowsAfter(long sequence) {
+        Map<LogCodec.LeafletName, Leaflet> sheets = sheets();
+        List<LogEntry> rows = new ArrayList<>();
+        for (LogMapper.Row row : mapper.after(sequence)) {
+            try {
+                rows.add(read(row, sheets));
+            } catch (JacksonException | IllegalArgumentException | Refusal unreadable) {
+                LOG.error(
+                        "Row {} of the log, {}, cannot be read: {}",
+                        row.sequence(),
+                        row.kind(),
+                        row.body(),
+                        unreadable);
+            }
+        }
+        return rows;
+    }
+
+    private static LogEntry read(LogMapper.Row row, Map<LogCodec.LeafletName, Leaflet> sheets) {
+        Stamp stamp = new Stamp(row.sequence(), row.happenedAt(), row.recordedAt(), row.who(), row.about());
+        return LogCodec.read(row.kind(), stamp, row.body(), sheets);
+    }
+
+    private Map<LogCodec.LeafletName, Leaflet> sheets() {
+        return leaflets.byId().values().stream()
+                .collect(Collectors.toMap(LogCodec.LeafletName::of, Function.identity()));
     }
 
     /** The first to ask waits for the whole log to be read and folded; that is done before anybody does. */
@@ -97,24 +138,33 @@ public class DarkroomLog {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public <E extends LogEntry> E add(SignedIn who, Function<Stamp, E> entry) {
-        return add(who, clock.instant(), false, entry);
+        return add(who, Instant.MAX, false, entry);
     }
 
     /**
-     * Adds a row about something that happened at another time.
+     * Adds a row about something that happened at another time. It is recorded no earlier than the row before it,
+     * whatever the machine's clock says (rules, 12).
      *
      * @param who who says so
-     * @param happenedAt when it happened
+     * @param happenedAt when it happened; what is later than the present counts as the present
      * @param about whether that is remembered rather than noted
      * @param entry makes the row, given its stamp
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public <E extends LogEntry> E add(SignedIn who, Instant happenedAt, boolean about, Function<Stamp, E> entry) {
-        Instant now = clock.instant();
-        long sequence = mapper.lastSequence() + 1;
-        E row = entry.apply(new Stamp(sequence, happenedAt, now, who.name(), about));
-        mapper.addEntry(sequence, row.getClass().getSimpleName(), who.id(), happenedAt, now, about);
-        writer.addDetails(row);
+        LogMapper.Last last = mapper.last();
+        Instant present = clock.instant();
+        Instant now =
+                (last == null ? present : LogClock.later(present, last.recordedAt())).truncatedTo(ChronoUnit.MILLIS);
+        long sequence = last == null ? 1 : last.sequence() + 1;
+        Instant then = happenedAt.isAfter(now) ? now : happenedAt;
+        E row = entry.apply(new Stamp(sequence, then.truncatedTo(ChronoUnit.MILLIS), now, who.name(), about));
+        String body = LogCodec.write(row);
+        LogEntry back = LogCodec.read(row.kind().key(), row.stamp(), body, sheets());
+        if (!back.equals(row)) {
+            throw new IllegalStateException("What is written of " + row + " would be read as " + back);
+        }
+        mapper.add(new LogMapper.NewRow(sequence, row.kind().key(), then, now, about, who.id(), body));
         return row;
     }
 }

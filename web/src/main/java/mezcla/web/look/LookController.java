@@ -5,11 +5,15 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import mezcla.batch.LogEntry;
-import mezcla.batch.Sign;
+import mezcla.log.Finding;
+import mezcla.log.Sign;
+import mezcla.log.Suspect;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
 import mezcla.web.photo.Picture;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -47,17 +51,17 @@ class LookController {
      * @param value what the form sends
      * @param words in words
      */
-    public record Finding(String value, String words) {}
+    public record FindingChoice(String value, String words) {}
 
-    private static final List<Finding> FINDINGS = List.of(
-            new Finding("GOOD", "fine"),
-            new Finding("THIN", "thin (slides: dark)"),
-            new Finding("DENSE", "dense (slides: light)"),
-            new Finding("CAST", "a colour cast"),
-            new Finding("GRAIN", "grain"),
-            new Finding("MILKY_DRY", "milky when dry"),
-            new Finding("STREAKS", "streaks"),
-            new Finding("RESIDUE", "marks or residue"));
+    private static final List<FindingChoice> FINDINGS = List.of(
+            new FindingChoice("GOOD", "fine"),
+            new FindingChoice("THIN", "thin (slides: dark)"),
+            new FindingChoice("DENSE", "dense (slides: light)"),
+            new FindingChoice("CAST", "a colour cast"),
+            new FindingChoice("GRAIN", "grain"),
+            new FindingChoice("MILKY_DRY", "milky when dry"),
+            new FindingChoice("STREAKS", "streaks"),
+            new FindingChoice("RESIDUE", "marks or residue"));
 
     @GetMapping("/batches/{id}/looks/{run}")
     ModelAndView film(@PathVariable long id, @PathVariable long run) {
@@ -73,8 +77,9 @@ class LookController {
             @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Picture picture = errors.read("photo", () -> Picture.of(photo));
-        Integer roll = errors.read("roll", () -> (int) TypedChoice.number(text(typed, "roll"), "unknown-roll"));
-        LogEntry.Result result = errors.read("result", () -> result(typed));
+        Integer roll = errors.read(
+                "roll", () -> (int) TypedChoice.number(text(typed, "roll"), new FormObjection.UnknownRoll()));
+        Finding result = errors.read("result", () -> result(typed));
         String note = note(typed, errors);
         return forms.answer(
                 errors,
@@ -93,27 +98,27 @@ class LookController {
                             picture);
                     return "/batches/" + id + "?looked";
                 },
-                refusal -> refusal.code().equals("unknown-roll") ? "roll" : "result",
+                Beside.field("result").or("roll"),
                 () -> page(id, run, typed, errors));
     }
 
     /** What was seen; a strong cast or strong grain weighs more than a slight one. */
-    private static LogEntry.Result result(Map<String, String> typed) {
-        LogEntry.Result seen = TypedChoice.of(LogEntry.Result.values(), text(typed, "result"), "unknown-result");
+    private static Finding result(Map<String, String> typed) {
+        Finding seen = TypedChoice.of(Finding.values(), text(typed, "result"), new FormObjection.UnknownResult());
         if (FINDINGS.stream().noneMatch(finding -> finding.value().equals(seen.name()))) {
-            throw Refusal.of("unknown-result");
+            throw Refusal.of(new FormObjection.UnknownResult());
         }
         boolean strong = text(typed, "strength").equals("strong");
         return switch (seen) {
-            case CAST -> strong ? LogEntry.Result.HEAVY_CAST : seen;
-            case GRAIN -> strong ? LogEntry.Result.HEAVY_GRAIN : seen;
+            case CAST -> strong ? Finding.HEAVY_CAST : seen;
+            case GRAIN -> strong ? Finding.HEAVY_GRAIN : seen;
             default -> seen;
         };
     }
 
-    private static Set<LogEntry.Suspect> suspects(Map<String, String> typed) {
-        Set<LogEntry.Suspect> suspects = EnumSet.noneOf(LogEntry.Suspect.class);
-        Arrays.stream(LogEntry.Suspect.values())
+    private static Set<Suspect> suspects(Map<String, String> typed) {
+        Set<Suspect> suspects = EnumSet.noneOf(Suspect.class);
+        Arrays.stream(Suspect.values())
                 .filter(suspect -> typed.containsKey("suspect-" + suspect.name()))
                 .forEach(suspects::add);
         return suspects;
@@ -122,14 +127,15 @@ class LookController {
     private static @Nullable String note(Map<String, String> typed, FieldErrors errors) {
         return text(typed, "note").isBlank()
                 ? null
-                : errors.read("note", () -> TypedText.of(text(typed, "note"), NOTE_CHARACTERS, "missing"));
+                : errors.read(
+                        "note", () -> TypedText.of(text(typed, "note"), NOTE_CHARACTERS, new TypedObjection.Missing()));
     }
 
     @PostMapping("/fills/{id}/clips")
     ModelAndView clip(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
-        LogEntry.Result result = errors.read("result", () -> result(typed));
+        Finding result = errors.read("result", () -> result(typed));
         return bottle(id, typed, errors, () -> looks.clip(member, id, FieldErrors.known(result)));
     }
 
@@ -137,7 +143,8 @@ class LookController {
     ModelAndView lookInto(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
-        Sign sign = errors.read("sign", () -> TypedChoice.of(Sign.values(), text(typed, "sign"), "unknown-sign"));
+        Sign sign = errors.read(
+                "sign", () -> TypedChoice.of(Sign.values(), text(typed, "sign"), new FormObjection.UnknownSign()));
         String note = note(typed, errors);
         return bottle(id, typed, errors, () -> looks.look(member, id, FieldErrors.known(sign), note));
     }
@@ -155,7 +162,7 @@ class LookController {
                     act.run();
                     return "/fills/" + id + "?looked";
                 },
-                refusal -> "sign",
+                objection -> "sign",
                 () -> bottlePage(id, typed, errors));
     }
 
@@ -187,7 +194,7 @@ class LookController {
         ModelAndView page = new ModelAndView("look/film");
         page.addObject("film", looks.film(id, run));
         page.addObject("findings", FINDINGS);
-        page.addObject("suspects", LogEntry.Suspect.values());
+        page.addObject("suspects", Suspect.values());
         page.addObject("typed", typed);
         page.addObject("errors", errors);
         page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);

@@ -1,6 +1,5 @@
 package mezcla.web.look;
 
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -12,18 +11,27 @@ import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.FilmLook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
-import mezcla.batch.Sign;
 import mezcla.leaflet.Bath;
+import mezcla.log.BathLooked;
+import mezcla.log.FillInspected;
+import mezcla.log.FilmInspected;
+import mezcla.log.Finding;
+import mezcla.log.Roll;
+import mezcla.log.RunBath;
+import mezcla.log.RunLogged;
+import mezcla.log.Sign;
+import mezcla.log.Suspect;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunTime;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.photo.Photos;
 import mezcla.web.photo.Picture;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -37,9 +45,9 @@ public class LookService {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Photos photos;
-    private final Clock clock;
+    private final LogClock clock;
 
-    LookService(DarkroomLog log, HouseService houses, Photos photos, Clock clock) {
+    LookService(DarkroomLog log, HouseService houses, Photos photos, LogClock clock) {
         this.photos = photos;
         this.log = log;
         this.houses = houses;
@@ -77,7 +85,7 @@ public class LookService {
         return film(batch, run(batch, run));
     }
 
-    private Film film(BatchState batch, LogEntry.RunLogged run) {
+    private Film film(BatchState batch, RunLogged run) {
         Map<Integer, String> looked = new java.util.TreeMap<>();
         batch.looks().stream()
                 .filter(look -> look.run() == run.stamp().sequence())
@@ -97,24 +105,24 @@ public class LookService {
                 trims(batch));
     }
 
-    private static List<String> rolls(LogEntry.RunLogged run) {
+    private static List<String> rolls(RunLogged run) {
         List<String> rolls = new ArrayList<>();
         for (int i = 0; i < run.rolls().size(); i++) {
-            LogEntry.Roll roll = run.rolls().get(i);
+            Roll roll = run.rolls().get(i);
             rolls.add("Roll %d: %s of %s".formatted(i + 1, roll.format().label(), roll.owner()));
         }
         return rolls;
     }
 
-    private boolean isWet(LogEntry.RunLogged run) {
+    private boolean isWet(RunLogged run) {
         return !FilmLook.isDry(run, clock.instant());
     }
 
-    private static LogEntry.RunLogged run(BatchState batch, long run) {
+    private static RunLogged run(BatchState batch, long run) {
         return batch.runs().stream()
                 .filter(each -> each.stamp().sequence() == run)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-run"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownRun(run)));
     }
 
     /** What more and less would do to the next roll. */
@@ -158,9 +166,8 @@ public class LookService {
     public Optional<Due> due(long batchId) {
         BatchState batch = log.state().batch(batchId);
         Instant since = clock.instant().minus(ASKED_FOR);
-        Set<Long> looked =
-                batch.looks().stream().map(LogEntry.FilmInspected::run).collect(Collectors.toSet());
-        List<LogEntry.RunLogged> due = batch.runs().stream()
+        Set<Long> looked = batch.looks().stream().map(FilmInspected::run).collect(Collectors.toSet());
+        List<RunLogged> due = batch.runs().stream()
                 .filter(run -> run.abandoned() == null
                         && !looked.contains(run.stamp().sequence())
                         && !isWet(run)
@@ -172,8 +179,7 @@ public class LookService {
     }
 
     /** What somebody saw. */
-    record Seen(
-            int roll, LogEntry.Result result, Set<LogEntry.Suspect> suspects, boolean adjust, @Nullable String note) {}
+    record Seen(int roll, Finding result, Set<Suspect> suspects, boolean adjust, @Nullable String note) {}
 
     /**
      * Logs what a roll looked like.
@@ -184,24 +190,22 @@ public class LookService {
     @Transactional
     public void look(SignedIn who, long batchId, long runSequence, Seen seen, @Nullable Picture picture) {
         BatchState batch = log.state().batch(batchId);
-        LogEntry.RunLogged run = run(batch, runSequence);
+        RunLogged run = run(batch, runSequence);
         if (seen.roll() < 0 || seen.roll() >= run.rolls().size()) {
-            throw Refusal.of("unknown-roll");
+            throw Refusal.of(new FormObjection.UnknownRoll());
         }
         if (isWet(run)) {
-            throw Refusal.of("film-still-wet");
+            throw Refusal.of(new FormObjection.FilmStillWet());
         }
-        Double trim = seen.adjust() && seen.suspects().contains(LogEntry.Suspect.CHEMISTRY)
-                ? trim(batch, seen.result())
-                : null;
-        LogEntry.FilmInspected look = log.add(
+        Double trim = seen.adjust() && seen.suspects().contains(Suspect.CHEMISTRY) ? trim(batch, seen.result()) : null;
+        FilmInspected look = log.add(
                 who,
-                stamp -> new LogEntry.FilmInspected(
+                stamp -> new FilmInspected(
                         stamp,
                         batchId,
                         runSequence,
                         seen.roll(),
-                        run.baths().stream().map(LogEntry.RunBath::fillId).toList(),
+                        run.baths().stream().map(RunBath::fillId).toList(),
                         seen.result(),
                         seen.suspects(),
                         trim,
@@ -211,7 +215,7 @@ public class LookService {
         }
     }
 
-    private static @Nullable Double trim(BatchState batch, LogEntry.Result result) {
+    private static @Nullable Double trim(BatchState batch, Finding result) {
         return batch.imageDeveloper()
                 .map(fill -> FilmLook.trim(fill.trimPercent(), result))
                 .orElse(null);
@@ -223,13 +227,13 @@ public class LookService {
      * @throws Refusal {@code unknown-fill}, {@code already-discarded} or {@code clip-of-developer}
      */
     @Transactional
-    public void clip(SignedIn who, long fillId, LogEntry.Result result) {
+    public void clip(SignedIn who, long fillId, Finding result) {
         FillState fill = log.state().fill(fillId);
         fill.refuseDiscarded();
         if (!fill.bath().role().isDeveloper()) {
-            throw Refusal.of("clip-of-developer");
+            throw Refusal.of(new FormObjection.ClipOfDeveloper());
         }
-        log.add(who, stamp -> new LogEntry.FillInspected(stamp, fillId, result, true, fill.trimPercent()));
+        log.add(who, stamp -> new FillInspected(stamp, fillId, result, true, fill.trimPercent()));
     }
 
     /**
@@ -240,7 +244,7 @@ public class LookService {
     @Transactional
     public void look(SignedIn who, long fillId, Sign sign, @Nullable String note) {
         log.state().fill(fillId).refuseDiscarded();
-        log.add(who, stamp -> new LogEntry.BathLooked(stamp, fillId, sign, note));
+        log.add(who, stamp -> new BathLooked(stamp, fillId, sign, note));
     }
 
     /**

@@ -4,11 +4,14 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
-import mezcla.batch.Sign;
+import mezcla.log.Sign;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.house.Units;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -47,21 +50,23 @@ class WalkController {
                         () -> Volume.parse(text(typed, "level"), Units.shown().volume()));
         Sign sign = text(typed, "sign").isEmpty()
                 ? null
-                : errors.read("sign", () -> TypedChoice.of(Sign.values(), text(typed, "sign"), "unknown-sign"));
+                : errors.read(
+                        "sign",
+                        () -> TypedChoice.of(Sign.values(), text(typed, "sign"), new FormObjection.UnknownSign()));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
                 () -> "/walk?found="
                         + URLEncoder.encode(
                                 walk.find(member, FieldErrors.known(code), volume, sign), StandardCharsets.UTF_8),
-                refusal -> refusal.code().contains("code") ? "code" : "level",
+                Beside.field("level").or("code"),
                 () -> page(typed, errors));
     }
 
     /** What stands on the label; a scanned one is the address that leads to the batch, with the code at its end. */
     private static String code(String typed) {
         if (typed.isEmpty()) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         return typed.substring(typed.lastIndexOf('/') + 1);
     }

@@ -1,20 +1,23 @@
 package mezcla.web.look;
 
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.batch.ShortCode;
-import mezcla.batch.Sign;
+import mezcla.log.BathLooked;
+import mezcla.log.FillMeasured;
+import mezcla.log.FillSeen;
+import mezcla.log.Sign;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -27,9 +30,9 @@ public class WalkService {
 
     private final DarkroomLog log;
     private final HouseService houses;
-    private final Clock clock;
+    private final LogClock clock;
 
-    WalkService(DarkroomLog log, HouseService houses, Clock clock) {
+    WalkService(DarkroomLog log, HouseService houses, LogClock clock) {
         this.log = log;
         this.houses = houses;
         this.clock = clock;
@@ -101,15 +104,15 @@ public class WalkService {
                 .flatMap(batch -> batch.fills().stream())
                 .filter(each -> each.id() == id && each.discarded() == null)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("code-of-none", "text", code));
-        log.add(who, stamp -> new LogEntry.FillSeen(stamp, id));
+                .orElseThrow(() -> Refusal.of(new FormObjection.CodeOfNone(code)));
+        log.add(who, stamp -> new FillSeen(stamp, id));
         if (volume != null) {
             fill.refuseInUse();
             fill.explains(volume.ml());
-            log.add(who, stamp -> new LogEntry.FillMeasured(stamp, id, volume.ml()));
+            log.add(who, stamp -> new FillMeasured(stamp, id, volume.ml()));
         }
         if (sign != null) {
-            log.add(who, stamp -> new LogEntry.BathLooked(stamp, id, sign, null));
+            log.add(who, stamp -> new BathLooked(stamp, id, sign, null));
         }
         return fill.bottle().label();
     }

@@ -2,6 +2,7 @@ package mezcla.web.photo;
 
 import java.time.Duration;
 import mezcla.measure.Refusal;
+import mezcla.web.shell.FormObjection;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -26,6 +27,6 @@ class PhotoController {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
                 .cacheControl(CacheControl.maxAge(KEPT_BY_BROWSERS).cachePrivate())
-                .body(photos.named(name).orElseThrow(() -> Refusal.of("unknown-photo")));
+                .body(photos.named(name).orElseThrow(() -> Refusal.of(new FormObjection.UnknownPhoto(name))));
     }
 }

@@ -19,9 +19,12 @@ interface PhotoMapper {
             """
             SELECT photo.sequence, photo.file, photo.width, photo.height
             FROM look_photo photo
-            JOIN film_inspected look ON look.sequence = photo.sequence
-            WHERE look.batch_id = #{batchId}
-            AND NOT EXISTS (SELECT 1 FROM entry_voided gone WHERE gone.voided = photo.sequence)
+            JOIN log_entry look ON look.sequence = photo.sequence
+            WHERE json_extract(look.body, '$.batchId') = #{batchId}
+            AND NOT EXISTS (
+                SELECT 1 FROM log_entry gone
+                WHERE gone.kind = 'entry-voided' AND json_extract(gone.body, '$.voided') = photo.sequence
+            )
             ORDER BY photo.sequence DESC
             """)
     List<Row> ofBatch(@Param("batchId") long batchId);

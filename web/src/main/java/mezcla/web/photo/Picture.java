@@ -20,6 +20,7 @@ import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageOutputStream;
 import mezcla.measure.Refusal;
+import mezcla.web.shell.FormObjection;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -51,12 +52,12 @@ public record Picture(byte[] jpeg, int width, int height) {
             return null;
         }
         if (file.getSize() > MOST_BYTES) {
-            throw Refusal.of("photo-too-big");
+            throw Refusal.of(new FormObjection.PhotoTooBig());
         }
         try {
             return of(file.getBytes());
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
-            throw Refusal.of("photo-unreadable");
+            throw Refusal.of(new FormObjection.PhotoUnreadable());
         }
     }
 
@@ -64,13 +65,13 @@ public record Picture(byte[] jpeg, int width, int height) {
         try (ImageInputStream input = ImageIO.createImageInputStream(new ByteArrayInputStream(sent))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(input);
             if (!readers.hasNext()) {
-                throw Refusal.of("photo-unreadable");
+                throw Refusal.of(new FormObjection.PhotoUnreadable());
             }
             ImageReader reader = readers.next();
             try {
                 reader.setInput(input, true, true);
                 if (!FORMATS.contains(reader.getFormatName().toLowerCase(Locale.ROOT))) {
-                    throw Refusal.of("photo-unreadable");
+                    throw Refusal.of(new FormObjection.PhotoUnreadable());
                 }
                 return written(upright(read(reader), Orientation.of(sent)));
             } finally {
@@ -84,7 +85,7 @@ public record Picture(byte[] jpeg, int width, int height) {
         int width = reader.getWidth(0);
         int height = reader.getHeight(0);
         if ((long) width * height > MOST_PIXELS) {
-            throw Refusal.of("photo-too-big");
+            throw Refusal.of(new FormObjection.PhotoTooBig());
         }
         int every = Math.max(1, Math.max(width, height) / (2 * LONGEST));
         ImageReadParam fewer = reader.getDefaultReadParam();

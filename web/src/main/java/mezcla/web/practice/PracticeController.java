@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
@@ -18,6 +18,7 @@ import mezcla.web.ribbon.RibbonView;
 import mezcla.web.ribbon.Watched;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
@@ -189,7 +190,7 @@ class PracticeController {
                     practice.signPractice(member, id);
                     return "/practice/members?signed";
                 },
-                refusal -> "sign",
+                objection -> "sign",
                 () -> report(id, member, errors));
     }
 
@@ -232,7 +233,7 @@ class PracticeController {
 
     private Member member(PracticeService.Progress progress) {
         Map<Long, String> runs = new LinkedHashMap<>();
-        for (LogEntry.RunLogged run : progress.runs()) {
+        for (RunLogged run : progress.runs()) {
             runs.put(
                     run.stamp().sequence(),
                     "%s, batch %d: %s"
@@ -261,13 +262,13 @@ class PracticeController {
                     practice.signRun(member, id, FieldErrors.known(run));
                     return "/practice/members?signed";
                 },
-                refusal -> "run" + id,
+                objection -> "run" + id,
                 () -> members(errors));
     }
 
     private static long chosen(String typed) {
         if (!typed.matches("[0-9]{1,18}")) {
-            throw Refusal.of("run-not-theirs");
+            throw Refusal.of(new FormObjection.RunNotTheirs());
         }
         return Long.parseLong(typed);
     }

@@ -7,9 +7,9 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Timing;
+import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.processing.RunProgress;
@@ -24,6 +24,7 @@ import mezcla.web.probe.Probe;
 import mezcla.web.ribbon.PracticeReport;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.ribbon.Watched;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.Members;
 import mezcla.web.shell.SignedIn;
 import org.jspecify.annotations.Nullable;
@@ -196,7 +197,7 @@ public class PracticeService {
     public Practised practised(SignedIn asks, long id) {
         PracticeMapper.Kept kept = mapper.practice(id);
         if (kept == null || kept.memberId() != asks.id() && !asks.isSteward()) {
-            throw Refusal.of("unknown-practice");
+            throw Refusal.of(new FormObjection.UnknownPractice(Long.toString(id)));
         }
         return practised(kept);
     }
@@ -264,7 +265,7 @@ public class PracticeService {
             @Nullable Practised practised,
             @Nullable Signed practice,
             @Nullable Signed firstRun,
-            List<LogEntry.RunLogged> runs) {}
+            List<RunLogged> runs) {}
 
     /** How far everybody has come who is no steward, by name. */
     @Transactional(readOnly = true)
@@ -299,12 +300,11 @@ public class PracticeService {
                 .orElse(null);
     }
 
-    private List<LogEntry.RunLogged> runsOf(SignedIn member) {
+    private List<RunLogged> runsOf(SignedIn member) {
         return log.state().batches().values().stream()
                 .flatMap(batch -> batch.runs().stream())
                 .filter(run -> run.abandoned() == null && run.stamp().who().equals(member.name()))
-                .sorted(Comparator.comparing(
-                                (LogEntry.RunLogged run) -> run.stamp().happenedAt())
+                .sorted(Comparator.comparing((RunLogged run) -> run.stamp().happenedAt())
                         .reversed())
                 .limit(5)
                 .toList();
@@ -320,7 +320,7 @@ public class PracticeService {
     public void signPractice(SignedIn steward, long id) {
         PracticeMapper.Kept kept = mapper.practice(id);
         if (kept == null) {
-            throw Refusal.of("unknown-practice");
+            throw Refusal.of(new FormObjection.UnknownPractice(Long.toString(id)));
         }
         mapper.sign(new PracticeMapper.SignedOff(
                 kept.memberId(), PracticeMapper.Kind.PRACTICE, id, null, steward.id(), clock.instant()));
@@ -339,7 +339,7 @@ public class PracticeService {
                 .flatMap(each -> each.runs().stream())
                 .anyMatch(each -> each.stamp().sequence() == run);
         if (!theirs) {
-            throw Refusal.of("run-not-theirs");
+            throw Refusal.of(new FormObjection.RunNotTheirs());
         }
         mapper.sign(new PracticeMapper.SignedOff(
                 memberId, PracticeMapper.Kind.FIRST_RUN, null, run, steward.id(), clock.instant()));

@@ -9,7 +9,8 @@ import java.util.List;
 import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
-import mezcla.web.shell.Sentences;
+import mezcla.web.shell.FormObjection;
+import mezcla.web.shell.ObjectionWords;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -56,14 +57,14 @@ class ProbeApi {
         byte[] body = request.getInputStream().readNBytes(MOST_BYTES + 1);
         try {
             if (body.length > MOST_BYTES) {
-                throw Refusal.of("readings-too-many", "most", MOST_READINGS);
+                throw Refusal.of(new FormObjection.ReadingsTooMany(MOST_READINGS));
             }
             List<Probe.Reading> readings = read(body);
             probes.take(Long.parseLong(id), readings);
             return ResponseEntity.status(HttpStatus.CREATED).body(Map.of("taken", readings.size()));
         } catch (Refusal refusal) {
             return ResponseEntity.badRequest()
-                    .body(ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, Sentences.refusal(refusal)));
+                    .body(ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST, ObjectionWords.of(refusal)));
         }
     }
 
@@ -72,7 +73,7 @@ class ProbeApi {
         try {
             sent = json.readTree(body);
         } catch (JacksonException e) {
-            throw Refusal.of("not-readings");
+            throw Refusal.of(new FormObjection.NotReadings());
         }
         JsonNode list = sent.isObject() && sent.has("readings") ? sent.get("readings") : sent;
         List<Probe.Reading> readings = new ArrayList<>();
@@ -82,10 +83,10 @@ class ProbeApi {
             readings.add(reading(list));
         }
         if (readings.isEmpty()) {
-            throw Refusal.of("not-readings");
+            throw Refusal.of(new FormObjection.NotReadings());
         }
         if (readings.size() > MOST_READINGS) {
-            throw Refusal.of("readings-too-many", "most", MOST_READINGS);
+            throw Refusal.of(new FormObjection.ReadingsTooMany(MOST_READINGS));
         }
         return readings;
     }
@@ -93,7 +94,7 @@ class ProbeApi {
     private Probe.Reading reading(JsonNode sent) {
         JsonNode celsius = sent.get("celsius");
         if (celsius == null || !celsius.isNumber()) {
-            throw Refusal.of("not-readings");
+            throw Refusal.of(new FormObjection.NotReadings());
         }
         return new Probe.Reading(
                 moment(sent.get("at")),
@@ -105,12 +106,12 @@ class ProbeApi {
             return probes.now();
         }
         if (!at.isString()) {
-            throw Refusal.of("reading-time", "text", at.toString());
+            throw Refusal.of(new FormObjection.ReadingTime(at.toString()));
         }
         try {
             return Instant.parse(at.stringValue());
         } catch (DateTimeParseException e) {
-            throw Refusal.of("reading-time", "text", at.stringValue());
+            throw Refusal.of(new FormObjection.ReadingTime(at.stringValue()));
         }
     }
 }

@@ -2,6 +2,7 @@ package mezcla.web.probe;
 
 import java.util.List;
 import java.util.Map;
+import mezcla.measure.TypedObjection;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.shell.FieldErrors;
@@ -47,8 +48,9 @@ class ProbeController {
             @AuthenticationPrincipal SignedIn member,
             RedirectAttributes told) {
         FieldErrors errors = new FieldErrors();
-        String name =
-                errors.read("probe", () -> TypedText.of(typed.getOrDefault("probe", ""), NAME_CHARACTERS, "missing"));
+        String name = errors.read(
+                "probe",
+                () -> TypedText.of(typed.getOrDefault("probe", ""), NAME_CHARACTERS, new TypedObjection.Missing()));
         return forms.answer(
                 errors,
                 typed.getOrDefault("formKey", ""),
@@ -56,7 +58,7 @@ class ProbeController {
                     told.addFlashAttribute("token", probes.add(member, FieldErrors.known(name)));
                     return "/probes";
                 },
-                refusal -> "probe",
+                objection -> "probe",
                 () -> page(typed, errors));
     }
 
@@ -71,7 +73,7 @@ class ProbeController {
                     probes.remove(id);
                     return "/probes?removed";
                 },
-                refusal -> "probe",
+                objection -> "probe",
                 () -> page(typed, errors));
     }
 

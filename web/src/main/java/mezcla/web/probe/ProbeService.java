@@ -12,6 +12,7 @@ import mezcla.processing.EquivalentDevelopment;
 import mezcla.processing.ProbeWatch;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.Unguessable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -60,7 +61,7 @@ public class ProbeService {
     public Probe probe(long id) {
         Probe probe = mapper.probe(id);
         if (probe == null) {
-            throw Refusal.of("unknown-probe");
+            throw Refusal.of(new FormObjection.UnknownProbe());
         }
         return probe;
     }
@@ -74,7 +75,7 @@ public class ProbeService {
     @Transactional
     public String add(SignedIn who, String name) {
         if (probes().stream().anyMatch(probe -> probe.name().equalsIgnoreCase(name))) {
-            throw Refusal.of("name-taken", "text", name);
+            throw Refusal.of(new FormObjection.NameTaken(name));
         }
         String token = Unguessable.letters(TOKEN_LETTERS);
         mapper.add(new ProbeMapper.Row(name, Unguessable.hash(token), who.id(), clock.instant()));
@@ -112,7 +113,7 @@ public class ProbeService {
         Instant now = clock.instant();
         for (Probe.Reading reading : readings) {
             if (reading.at().isAfter(now.plus(CLOCKS_DIFFER)) || reading.at().isBefore(now.minus(OLDEST))) {
-                throw Refusal.of("reading-time", "text", reading.at());
+                throw Refusal.of(new FormObjection.ReadingTime(reading.at().toString()));
             }
             mapper.addReading(id, reading);
         }

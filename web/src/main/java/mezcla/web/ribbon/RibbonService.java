@@ -9,10 +9,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Timing;
+import mezcla.log.RunBath;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.processing.RunProgress;
@@ -21,6 +23,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
+import mezcla.web.shell.FormObjection;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -73,11 +76,7 @@ public class RibbonService {
      * @param probe what watches its temperature; null for nothing
      */
     public record Running(
-            LogEntry.RunStarted start,
-            BatchState batch,
-            RunSteps steps,
-            RunSteps.Choices choices,
-            @Nullable Probe probe) {
+            RunStarted start, BatchState batch, RunSteps steps, RunSteps.Choices choices, @Nullable Probe probe) {
         /** What the leaflet says of a bath's time. */
         Timing timing(String bath) {
             return choices.movement() == Movement.ROTARY
@@ -93,13 +92,13 @@ public class RibbonService {
      */
     @Transactional(readOnly = true)
     public Running running(long started) {
-        LogEntry.RunStarted start = log.state().underWay(started);
+        RunStarted start = log.state().underWay(started);
         BatchState batch = log.state().batch(start.batchId());
         RibbonMapper.WayRow way = mapper.way(started);
         RunSteps.Choices choices = way == null ? RunSteps.Choices.USUAL : way.choices();
         Probe probe = way == null || way.probeId() == null ? null : probes.probe(way.probeId());
         Map<String, Integer> seconds = new HashMap<>();
-        for (LogEntry.RunBath bath : start.baths()) {
+        for (RunBath bath : start.baths()) {
             if (bath.seconds() != null) {
                 seconds.put(batch.placeOf(fill(batch, bath.fillId())), bath.seconds());
             }
@@ -111,7 +110,7 @@ public class RibbonService {
         return batch.fills().stream()
                 .filter(fill -> fill.id() == id)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-fill", "fill", id));
+                .orElseThrow(() -> Refusal.of(new BatchObjection.UnknownFill(id)));
     }
 
     /**
@@ -130,7 +129,7 @@ public class RibbonService {
                     return new RunProgress.Event(Instant.ofEpochMilli(at), known, step, value);
                 }
             }
-            throw Refusal.of("unknown-event");
+            throw Refusal.of(new FormObjection.UnknownEvent());
         }
     }
 
@@ -143,11 +142,11 @@ public class RibbonService {
         try {
             Sent[] sent = events.length() > MOST_CHARACTERS ? null : json.readValue(events, Sent[].class);
             if (sent == null || Arrays.stream(sent).anyMatch(Objects::isNull)) {
-                throw Refusal.of("unknown-event");
+                throw Refusal.of(new FormObjection.UnknownEvent());
             }
             return List.of(sent);
         } catch (JacksonException e) {
-            throw Refusal.of("unknown-event");
+            throw Refusal.of(new FormObjection.UnknownEvent());
         }
     }
 
@@ -163,7 +162,7 @@ public class RibbonService {
         for (Sent each : sent) {
             RunProgress.Event event = each.event();
             if (event.step() < 0 || event.step() >= steps) {
-                throw Refusal.of("unknown-event");
+                throw Refusal.of(new FormObjection.UnknownEvent());
             }
             if (each.n() == last + 1 && last < MOST_EVENTS) {
                 last += mapper.add(new RibbonMapper.EventRow(

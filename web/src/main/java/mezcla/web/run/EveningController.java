@@ -9,6 +9,7 @@ import mezcla.measure.Refusal;
 import mezcla.verdict.Evening;
 import mezcla.web.house.HouseService;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import org.springframework.http.HttpStatus;
@@ -52,7 +53,7 @@ class EveningController {
                     evenings.drop(member, id);
                     return "/evening?dropped";
                 },
-                refusal -> "evening",
+                objection -> "evening",
                 () -> page(typed, member, errors));
     }
 
@@ -87,7 +88,7 @@ class EveningController {
         try {
             return LocalTime.parse(typed.matches("[0-9]:[0-9]{2}") ? "0" + typed : typed);
         } catch (DateTimeParseException e) {
-            throw Refusal.of("not-an-hour", "text", typed);
+            throw Refusal.of(new FormObjection.NotAnHour(typed));
         }
     }
 
@@ -95,7 +96,7 @@ class EveningController {
         if (!typed.matches("[0-9]{1,3}")
                 || Integer.parseInt(typed) < LEAST_BETWEEN
                 || Integer.parseInt(typed) > MOST_BETWEEN) {
-            throw Refusal.of("not-between", "text", typed, "least", LEAST_BETWEEN, "most", MOST_BETWEEN);
+            throw Refusal.of(new FormObjection.NotBetween(typed, LEAST_BETWEEN, MOST_BETWEEN));
         }
         return Duration.ofMinutes(Integer.parseInt(typed));
     }

@@ -1,6 +1,5 @@
 package mezcla.web.run;
 
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
@@ -8,16 +7,19 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import mezcla.batch.LogEntry;
+import mezcla.log.Roll;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 import mezcla.processing.TankFit;
 import mezcla.verdict.Evening;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.warm.WarmService;
 import org.jspecify.annotations.Nullable;
@@ -37,7 +39,7 @@ public class EveningService {
     private final HouseService houses;
     private final WarmService warm;
     private final RibbonService ribbon;
-    private final Clock clock;
+    private final LogClock clock;
 
     EveningService(
             EveningMapper mapper,
@@ -46,7 +48,7 @@ public class EveningService {
             HouseService houses,
             WarmService warm,
             RibbonService ribbon,
-            Clock clock) {
+            LogClock clock) {
         this.mapper = mapper;
         this.log = log;
         this.planning = planning;
@@ -62,14 +64,14 @@ public class EveningService {
      * @throws Refusal {@code unknown-batch}, {@code too-many-loads}, or that its film does not fit its tank
      */
     @Transactional
-    public void add(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
+    public void add(SignedIn who, long batchId, List<Roll> rolls, Tank tank, RunForm form) {
         if (rows(who).size() >= MOST_LOADS) {
-            throw Refusal.of("too-many-loads", "most", MOST_LOADS);
+            throw Refusal.of(new FormObjection.TooManyLoads(MOST_LOADS));
         }
-        TankFit.of(tank.holds(), rolls.stream().map(LogEntry.Roll::format).toList())
-                .refusal()
-                .ifPresent(refusal -> {
-                    throw refusal;
+        TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList())
+                .objection()
+                .ifPresent(objection -> {
+                    throw Refusal.of(objection);
                 });
         mapper.add(who.id(), log.state().batch(batchId).id(), form.query(), clock.instant());
     }
@@ -129,8 +131,7 @@ public class EveningService {
      * @param warming how long the bath needs first; zero where it is warm already, null where it never gets warm
      * @param begun the run that is under way already; null for none
      */
-    record Plan(
-            List<Planned> loads, Evening evening, @Nullable Duration warming, LogEntry.@Nullable RunStarted begun) {}
+    record Plan(List<Planned> loads, Evening evening, @Nullable Duration warming, @Nullable RunStarted begun) {}
 
     /**
      * A member's evening; empty where nothing is planned.
@@ -159,7 +160,7 @@ public class EveningService {
                     planning.question(form.rolls(new FieldErrors()), tank, clock.instant()),
                     form.choices()));
         }
-        LogEntry.RunStarted begun = begun(who);
+        RunStarted begun = begun(who);
         Duration warming =
                 begun != null || warmAlready || wasRunJustNow(rows.get(0).batchId())
                         ? Duration.ZERO
@@ -191,7 +192,7 @@ public class EveningService {
                 .anyMatch(run -> run.stamp().happenedAt().isAfter(since));
     }
 
-    private LogEntry.@Nullable RunStarted begun(SignedIn who) {
+    private @Nullable RunStarted begun(SignedIn who) {
         return log.state().batches().values().stream()
                 .flatMap(batch -> batch.inUse().stream())
                 .filter(start -> start.stamp().who().equals(who.name()))
@@ -200,7 +201,7 @@ public class EveningService {
     }
 
     /** When a run under way can be over; never before now. */
-    private Instant over(LogEntry.RunStarted begun) {
+    private Instant over(RunStarted begun) {
         double seconds =
                 ribbon.running(begun.stamp().sequence()).steps().schedule().totalSeconds();
         Instant over = begun.stamp().happenedAt().plusSeconds((long) Math.ceil(seconds));

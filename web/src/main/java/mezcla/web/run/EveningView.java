@@ -10,7 +10,7 @@ import mezcla.verdict.Evening;
 import mezcla.web.drawing.EveningDrawing;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.shell.Figures;
-import mezcla.web.shell.Sentences;
+import mezcla.web.shell.ObjectionWords;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -120,7 +120,7 @@ public record EveningView(
                 seconds == null ? null : ProcessingTime.ofSeconds(seconds).toString(),
                 longer(all.subList(0, place), load, seconds),
                 Figures.clock(load.steps().schedule().totalSeconds()),
-                load.plan().refusals().stream().map(Sentences::refusal).toList(),
+                load.plan().objections().stream().map(ObjectionWords::of).toList(),
                 planned.form().query());
     }
 

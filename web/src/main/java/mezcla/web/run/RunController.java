@@ -1,21 +1,23 @@
 package mezcla.web.run;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
-import mezcla.batch.LogEntry;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
-import mezcla.measure.Refusal;
+import mezcla.measure.Objection;
 import mezcla.processing.Movement;
 import mezcla.processing.SimulatedBath;
 import mezcla.verdict.RunPlan;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.StepsView;
 import mezcla.web.shelf.CrateView;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -33,6 +35,8 @@ import org.springframework.web.servlet.ModelAndView;
 /** The Run: which batch, and these rolls through that batch. */
 @Controller
 class RunController {
+    private static final Beside FIELDS = Beside.field("run").or("push", "tank", "steps", "probe", "when", "why");
+
     private static final int REASON_CHARACTERS = 200;
 
     private final RunService runs;
@@ -41,13 +45,13 @@ class RunController {
     private final EveningService evenings;
     private final WarmService warm;
     private final ProbeService probes;
-    private final Clock clock;
+    private final LogClock clock;
 
     RunController(
             RunService runs,
             HouseService houses,
             OneTimeForms forms,
-            Clock clock,
+            LogClock clock,
             EveningService evenings,
             WarmService warm,
             ProbeService probes) {
@@ -109,7 +113,7 @@ class RunController {
         });
     }
 
-    private long log(SignedIn member, long id, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
+    private long log(SignedIn member, long id, List<Roll> rolls, Tank tank, RunForm form) {
         Instant when = form.moment(houses.house());
         if (when == null && !form.isAbout()) {
             return runs.log(member, id, rolls, tank, form.isDone());
@@ -127,7 +131,7 @@ class RunController {
                 id, form, member, model, (rolls, tank) -> "/runs/" + start(member, id, rolls, tank, form) + "/ribbon");
     }
 
-    private long start(SignedIn member, long id, List<LogEntry.Roll> rolls, Tank tank, RunForm form) {
+    private long start(SignedIn member, long id, List<Roll> rolls, Tank tank, RunForm form) {
         long started = runs.start(member, id, rolls, tank, form.seenSequence(), form.choices(), form.probeChoice());
         evenings.begin(member, form.loadId(), started);
         return started;
@@ -153,60 +157,55 @@ class RunController {
             Model model) {
         return sent(id, form, member, model, (rolls, tank) -> {
             runs.override(
-                    member, id, rolls, tank, TypedText.of(form.getWhy(), REASON_CHARACTERS, "override-reason-missing"));
+                    member,
+                    id,
+                    rolls,
+                    tank,
+                    TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.OverrideReasonMissing()));
             return "/batches/" + id + "/run?" + form.query() + "&formKey=" + forms.newKey();
         });
     }
 
     /** What a form asks for, once its film and its tank are read. */
     private interface Act {
-        String on(List<LogEntry.Roll> rolls, Tank tank);
+        String on(List<Roll> rolls, Tank tank);
     }
 
     private ModelAndView sent(long id, RunForm form, SignedIn member, Model model, Act act) {
         FieldErrors errors = new FieldErrors();
-        List<LogEntry.Roll> rolls = form.rolls(errors);
+        List<Roll> rolls = form.rolls(errors);
         Tank tank = errors.read(
                 "tank", () -> houses.tank(form.tankId()).moved(form.choices().movement()));
         return forms.answer(
                 errors,
                 form.getFormKey(),
                 () -> act.on(rolls, Objects.requireNonNull(tank)),
-                refusal -> {
-                    if (refusal.code().equals("moved-on")) {
+                objection -> {
+                    if (objection instanceof FormObjection.MovedOn) {
                         model.addAttribute("movedOn", runs.movedOn(id, form.seenSequence()));
                     }
-                    return fieldOf(refusal);
+                    return fieldOf(objection);
                 },
                 () -> page(id, form, member, errors, model));
     }
 
-    private static String fieldOf(Refusal refusal) {
-        return switch (refusal.code()) {
-            case "push-outside-leaflet" -> "push";
-            case "too-little-for-tank", "in-use", "no-reel-for", "reels-do-not-fit" -> "tank";
-            case "rinse-needed", "carbon-backing", "step-too-short" -> "steps";
-            case "unknown-probe" -> "probe";
-            case "run-too-big" -> "count0";
-            case "not-a-moment", "in-the-future", "before-mixing" -> "when";
-            case "override-reason-missing", "text-too-long", "nothing-to-override" -> "why";
-            default -> "run";
-        };
+    private static String fieldOf(Objection objection) {
+        return objection.field().equals("film") ? "count0" : FIELDS.apply(objection);
     }
 
     private ModelAndView page(long id, RunForm form, SignedIn member, FieldErrors errors, Model model) {
         form.padded();
         FieldErrors reading = new FieldErrors();
-        List<LogEntry.Roll> rolls = form.rolls(reading);
+        List<Roll> rolls = form.rolls(reading);
         Tank whole = reading.read("tank", () -> houses.tank(form.tankId()));
         Tank tank = whole == null ? null : whole.moved(form.choices().movement());
         reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
         if (reading.none() && tank != null) {
             RunPlan plan = errors.read("when", () -> runs.plan(id, rolls, tank, form.moment(houses.house())));
             if (plan != null) {
-                plan.refusals().stream()
-                        .filter(refusal -> !fieldOf(refusal).equals("run"))
-                        .forEach(refusal -> errors.add(fieldOf(refusal), refusal));
+                plan.objections().stream()
+                        .filter(objection -> !fieldOf(objection).equals("run"))
+                        .forEach(objection -> errors.add(fieldOf(objection), objection));
                 errors.read("steps", () -> {
                     model.addAttribute(
                             "steps",

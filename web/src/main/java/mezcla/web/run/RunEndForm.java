@@ -4,9 +4,10 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
-import mezcla.batch.AirKept;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
+import mezcla.log.AirKept;
+import mezcla.log.RunBath;
+import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Temperature;
 import mezcla.processing.RunProgress;
@@ -14,6 +15,7 @@ import mezcla.web.house.Units;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.TypedChoice;
 import org.jspecify.annotations.Nullable;
 
@@ -34,7 +36,7 @@ public class RunEndForm extends RunForm {
     }
 
     /** Begins with what was planned. */
-    void beginWith(LogEntry.RunStarted start) {
+    void beginWith(RunStarted start) {
         beginWith(start.rolls());
         start.baths()
                 .forEach(bath -> times.put(
@@ -71,7 +73,7 @@ public class RunEndForm extends RunForm {
     }
 
     /** Reads what a bath really had; what is left empty was not noted. */
-    LogEntry.RunBath really(LogEntry.RunBath planned, FieldErrors errors) {
+    RunBath really(RunBath planned, FieldErrors errors) {
         long fill = planned.fillId();
         Integer seconds = errors.read("time" + fill, () -> seconds(times.getOrDefault(fill, "")));
         Double celsius = errors.read("temperature" + fill, () -> celsius(temperatures.getOrDefault(fill, "")));
@@ -96,7 +98,7 @@ public class RunEndForm extends RunForm {
      */
     @Nullable
     AirKept airKept() {
-        return air.isEmpty() ? null : TypedChoice.of(AirKept.values(), air, "unknown-air");
+        return air.isEmpty() ? null : TypedChoice.of(AirKept.values(), air, new FormObjection.UnknownAir());
     }
 
     public String getAir() {

@@ -12,6 +12,7 @@ import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.web.film.FilmForm;
 import mezcla.web.house.House;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.TypedChoice;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.MutablePropertyValues;
@@ -96,7 +97,8 @@ public class RunForm extends FilmForm {
         if (probe.matches("[0-9]{1,9}")) {
             return new ProbeChoice(Long.parseLong(probe), null);
         }
-        return new ProbeChoice(null, TypedChoice.of(SimulatedBath.Fault.values(), probe, "unknown-probe"));
+        return new ProbeChoice(
+                null, TypedChoice.of(SimulatedBath.Fault.values(), probe, new FormObjection.UnknownProbe()));
     }
 
     /**
@@ -218,7 +220,7 @@ public class RunForm extends FilmForm {
         try {
             return LocalDateTime.parse(when.strip()).atZone(house.timeZone()).toInstant();
         } catch (DateTimeParseException e) {
-            throw Refusal.of("not-a-moment", "text", when.strip());
+            throw Refusal.of(new FormObjection.NotAMoment(when.strip()));
         }
     }
 

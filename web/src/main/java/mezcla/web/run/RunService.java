@@ -1,6 +1,5 @@
 package mezcla.web.run;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -10,17 +9,26 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import mezcla.batch.AirKept;
+import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.batch.MovedOn;
+import mezcla.log.AirKept;
+import mezcla.log.FillMoved;
+import mezcla.log.LimitOverridden;
+import mezcla.log.LogEntry;
+import mezcla.log.Roll;
+import mezcla.log.RunBath;
+import mezcla.log.RunCalledOff;
+import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunSteps;
 import mezcla.processing.TankFit;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
@@ -29,6 +37,7 @@ import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.RibbonService;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.warm.WarmService;
 import org.jspecify.annotations.Nullable;
@@ -44,13 +53,13 @@ public class RunService {
     private final HouseService houses;
     private final WarmService warm;
     private final ProbeService probes;
-    private final Clock clock;
+    private final LogClock clock;
 
     RunService(
             DarkroomLog log,
             Planning planning,
             HouseService houses,
-            Clock clock,
+            LogClock clock,
             RibbonService ribbon,
             WarmService warm,
             ProbeService probes) {
@@ -90,17 +99,16 @@ public class RunService {
      * @throws Refusal {@code unknown-batch}, {@code batch-ended}, {@code in-the-future} or {@code before-mixing}
      */
     @Transactional(readOnly = true)
-    public RunPlan plan(long batchId, List<LogEntry.Roll> rolls, Tank tank, @Nullable Instant when) {
+    public RunPlan plan(long batchId, List<Roll> rolls, Tank tank, @Nullable Instant when) {
         RunPlan plan = fact(batchId, rolls, tank, when);
-        return TankFit.of(
-                        tank.holds(), rolls.stream().map(LogEntry.Roll::format).toList())
-                .refusal()
+        return TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList())
+                .objection()
                 .map(plan::refusedBy)
                 .orElse(plan);
     }
 
     /** What a run does, whether its film fits the reels or not. */
-    private RunPlan fact(long batchId, List<LogEntry.Roll> rolls, Tank tank, @Nullable Instant when) {
+    private RunPlan fact(long batchId, List<Roll> rolls, Tank tank, @Nullable Instant when) {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
         if (when == null) {
@@ -135,7 +143,7 @@ public class RunService {
     }
 
     /** A run that has been started, and its batch. */
-    record UnderWay(BatchState batch, LogEntry.RunStarted start) {}
+    record UnderWay(BatchState batch, RunStarted start) {}
 
     /**
      * What was logged about a batch since a plan of it was shown, in words.
@@ -169,22 +177,20 @@ public class RunService {
     public long start(
             SignedIn who,
             long batchId,
-            List<LogEntry.Roll> rolls,
+            List<Roll> rolls,
             Tank tank,
             long seen,
             RunSteps.Choices choices,
             RunForm.ProbeChoice probe) {
         if (!movedOn(batchId, seen).isEmpty()) {
-            throw Refusal.of("moved-on");
+            throw Refusal.of(new FormObjection.MovedOn());
         }
         RunPlan plan = plan(batchId, rolls, tank, null);
         if (!plan.fits()) {
-            throw plan.refusals().get(0);
+            throw Refusal.of(plan.objections().get(0));
         }
         plan.steps(choices);
-        long started = log.add(
-                        who,
-                        stamp -> new LogEntry.RunStarted(stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl()))
+        long started = log.add(who, stamp -> new RunStarted(stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl()))
                 .stamp()
                 .sequence();
         Long probeId = probe.simulated() == null
@@ -214,8 +220,8 @@ public class RunService {
     public long finish(
             SignedIn who,
             long started,
-            List<LogEntry.Roll> rolls,
-            UnaryOperator<LogEntry.RunBath> really,
+            List<Roll> rolls,
+            UnaryOperator<RunBath> really,
             @Nullable Instant when,
             boolean about,
             @Nullable AirKept air) {
@@ -234,11 +240,10 @@ public class RunService {
      * @throws Refusal {@code run-is-over}, or {@code reached-missing} where it had reached nothing
      */
     @Transactional
-    public long abandon(
-            SignedIn who, long started, Set<Long> reached, UnaryOperator<LogEntry.RunBath> really, String reason) {
-        LogEntry.RunStarted start = log.state().underWay(started);
-        if (start.baths().stream().map(LogEntry.RunBath::fillId).noneMatch(reached::contains)) {
-            throw Refusal.of("reached-missing");
+    public long abandon(SignedIn who, long started, Set<Long> reached, UnaryOperator<RunBath> really, String reason) {
+        RunStarted start = log.state().underWay(started);
+        if (start.baths().stream().map(RunBath::fillId).noneMatch(reached::contains)) {
+            throw Refusal.of(new FormObjection.ReachedMissing());
         }
         return end(
                 who,
@@ -255,21 +260,21 @@ public class RunService {
     private long end(
             SignedIn who,
             long started,
-            List<LogEntry.Roll> rolls,
-            UnaryOperator<LogEntry.RunBath> really,
-            Predicate<LogEntry.RunBath> reached,
+            List<Roll> rolls,
+            UnaryOperator<RunBath> really,
+            Predicate<RunBath> reached,
             @Nullable Instant when,
             boolean about,
             @Nullable AirKept air,
             @Nullable String abandoned) {
         LogBook book = log.book();
-        LogEntry.RunStarted start = book.state().underWay(started);
+        RunStarted start = book.state().underWay(started);
         Instant ended = when == null ? clock.instant() : when;
         if (ended.isAfter(clock.instant())) {
-            throw Refusal.of("in-the-future");
+            throw Refusal.of(new BatchObjection.InTheFuture());
         }
         if (ended.isBefore(start.stamp().happenedAt())) {
-            throw Refusal.of("before-start");
+            throw Refusal.of(new FormObjection.BeforeStart());
         }
         List<LogEntry> without = book.about(start.batchId()).stream()
                 .filter(entry -> !entry.equals(start))
@@ -278,30 +283,30 @@ public class RunService {
                         LogState.fold(without).batch(start.batchId()),
                         planning.question(rolls, start.tankMl(), start.stamp().happenedAt()))
                 .against();
-        List<LogEntry.RunBath> baths =
+        List<RunBath> baths =
                 start.bathsFor(rolls).stream().filter(reached).map(really).toList();
         log.add(
                 who,
                 ended,
                 about,
-                stamp -> new LogEntry.RunLogged(
+                stamp -> new RunLogged(
                         stamp, start.batchId(), rolls, baths, start.tankMl(), against, started, abandoned));
         keepAirOut(who, book.state().batch(start.batchId()), baths, air);
         return start.batchId();
     }
 
     /** A bottle that does not allow it stays as it was. */
-    private void keepAirOut(SignedIn who, BatchState batch, List<LogEntry.RunBath> baths, @Nullable AirKept air) {
+    private void keepAirOut(SignedIn who, BatchState batch, List<RunBath> baths, @Nullable AirKept air) {
         if (air == null) {
             return;
         }
-        Set<Long> used = baths.stream().map(LogEntry.RunBath::fillId).collect(Collectors.toSet());
+        Set<Long> used = baths.stream().map(RunBath::fillId).collect(Collectors.toSet());
         batch.fills().stream()
                 .filter(fill -> used.contains(fill.id()) && fill.discarded() == null)
                 .filter(fill -> fill.bottle().allows(air) && fill.kept().air() != air)
                 .forEach(fill -> log.add(
                         who,
-                        stamp -> new LogEntry.FillMoved(
+                        stamp -> new FillMoved(
                                 stamp, fill.id(), fill.bottle(), fill.kept().place(), air)));
     }
 
@@ -313,8 +318,8 @@ public class RunService {
      */
     @Transactional
     public long callOff(SignedIn who, long started, String reason) {
-        LogEntry.RunStarted start = log.state().underWay(started);
-        log.add(who, stamp -> new LogEntry.RunCalledOff(stamp, started, reason));
+        RunStarted start = log.state().underWay(started);
+        log.add(who, stamp -> new RunCalledOff(stamp, started, reason));
         return start.batchId();
     }
 
@@ -324,13 +329,12 @@ public class RunService {
      * @throws Refusal {@code nothing-to-override} where no limit does, or something else speaks against it
      */
     @Transactional
-    public void override(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, String reason) {
+    public void override(SignedIn who, long batchId, List<Roll> rolls, Tank tank, String reason) {
         Map<Long, List<String>> limits = plan(batchId, rolls, tank, null).overridable();
         if (limits.isEmpty()) {
-            throw Refusal.of("nothing-to-override");
+            throw Refusal.of(new FormObjection.NothingToOverride());
         }
-        limits.forEach(
-                (fill, codes) -> log.add(who, stamp -> new LogEntry.LimitOverridden(stamp, fill, codes, reason)));
+        limits.forEach((fill, codes) -> log.add(who, stamp -> new LimitOverridden(stamp, fill, codes, reason)));
     }
 
     /**
@@ -345,10 +349,10 @@ public class RunService {
      * @throws Refusal the first of what speaks against a plan, {@code unknown-batch} or {@code batch-ended}
      */
     @Transactional
-    public long log(SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, boolean done) {
+    public long log(SignedIn who, long batchId, List<Roll> rolls, Tank tank, boolean done) {
         RunPlan plan = done ? fact(batchId, rolls, tank, null) : plan(batchId, rolls, tank, null);
         if (!plan.fits() && !done) {
-            throw plan.refusals().get(0);
+            throw Refusal.of(plan.objections().get(0));
         }
         return add(who, clock.instant(), false, plan);
     }
@@ -366,8 +370,7 @@ public class RunService {
      * @throws Refusal {@code in-the-future}, {@code before-mixing}, {@code unknown-batch} or {@code batch-ended}
      */
     @Transactional
-    public long logEarlier(
-            SignedIn who, long batchId, List<LogEntry.Roll> rolls, Tank tank, Instant when, boolean about) {
+    public long logEarlier(SignedIn who, long batchId, List<Roll> rolls, Tank tank, Instant when, boolean about) {
         return add(who, when, about, fact(batchId, rolls, tank, when));
     }
 
@@ -376,7 +379,7 @@ public class RunService {
                         who,
                         when,
                         about,
-                        stamp -> new LogEntry.RunLogged(
+                        stamp -> new RunLogged(
                                 stamp,
                                 plan.batch().id(),
                                 plan.question().rolls(),

@@ -10,7 +10,8 @@ import mezcla.processing.RunTime;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.SinceLastRun;
 import mezcla.web.shell.Figures;
-import mezcla.web.shell.Sentences;
+import mezcla.web.shell.ObjectionWords;
+import mezcla.web.shell.ReasonWords;
 import mezcla.web.shell.StateWords;
 import org.jspecify.annotations.Nullable;
 
@@ -66,7 +67,7 @@ public record RunView(
                 StateWords.of(plan),
                 StateWords.key(plan),
                 plan.baths().stream().map(bath -> bath(bath, plan)).toList(),
-                plan.refusals().stream().map(Sentences::refusal).toList(),
+                plan.objections().stream().map(ObjectionWords::of).toList(),
                 plan.baths().stream()
                         .flatMap(bath -> bath.fill().overrides().stream()
                                 .map(override -> "%s: %s went past its limit on purpose. %s"
@@ -113,7 +114,7 @@ public record RunView(
         factors.add("Fresh " + ProcessingTime.shown(time.freshSeconds()));
         double more = time.exhaustionSeconds() - time.freshSeconds();
         if (Math.abs(more) >= 0.5) {
-            factors.add("%s for %s rolls done".formatted(signed(more), Sentences.rollsDone(planned.fill())));
+            factors.add("%s for %s rolls done".formatted(signed(more), ReasonWords.rollsDone(planned.fill())));
         }
         if (time.pushFactor() != 1) {
             factors.add("× %s for %s stops".formatted(Figures.plain(time.pushFactor(), 2), Figures.stops(stops)));

@@ -1,17 +1,18 @@
 package mezcla.web.run;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
-import mezcla.batch.AirKept;
-import mezcla.batch.LogEntry;
+import mezcla.log.AirKept;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
-import mezcla.measure.Refusal;
 import mezcla.processing.RunProgress;
+import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.ribbon.RibbonService;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedText;
@@ -36,13 +37,13 @@ class UnderWayController {
     private final OneTimeForms forms;
     private final RibbonService ribbon;
     private final EveningService evenings;
-    private final Clock clock;
+    private final LogClock clock;
 
     UnderWayController(
             RunService runs,
             HouseService houses,
             OneTimeForms forms,
-            Clock clock,
+            LogClock clock,
             RibbonService ribbon,
             EveningService evenings) {
         this.evenings = evenings;
@@ -67,7 +68,7 @@ class UnderWayController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        List<LogEntry.Roll> rolls = form.rolls(errors);
+        List<Roll> rolls = form.rolls(errors);
         Instant when = errors.read("when", () -> form.moment(houses.house()));
         AirKept air = errors.read("air", form::airKept);
         runs.find(started).ifPresent(run -> run.start().baths().forEach(bath -> form.really(bath, errors)));
@@ -79,7 +80,7 @@ class UnderWayController {
                             member, started, rolls, bath -> form.really(bath, errors), when, form.isAbout(), air);
                     return evenings.planned(member) > 0 ? "/evening?logged" : "/batches/" + batch + "?logged";
                 },
-                UnderWayController::fieldOf,
+                Beside.field("run").or("when"),
                 () -> page(started, form, errors, model, false));
     }
 
@@ -90,7 +91,8 @@ class UnderWayController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        String why = errors.read("gaveUp", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, "reason-missing"));
+        String why = errors.read(
+                "gaveUp", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
                 errors,
                 form.getFormKey(),
@@ -104,7 +106,7 @@ class UnderWayController {
                             FieldErrors.known(why));
                     return "/batches/" + batch + "?abandoned";
                 },
-                refusal -> refusal.code().equals("reached-missing") ? "reached" : fieldOf(refusal),
+                Beside.field("run").or("when", "reached"),
                 () -> {
                     Set<Long> typed = Set.copyOf(form.getReached());
                     ModelAndView again = page(started, form, errors, model, true);
@@ -128,20 +130,14 @@ class UnderWayController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        String why = errors.read("why", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, "reason-missing"));
+        String why = errors.read(
+                "why", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
                 errors,
                 form.getFormKey(),
                 () -> "/batches/" + runs.callOff(member, started, FieldErrors.known(why)) + "?off",
-                UnderWayController::fieldOf,
+                Beside.field("run").or("when"),
                 () -> page(started, form, errors, model, true));
-    }
-
-    private static String fieldOf(Refusal refusal) {
-        return switch (refusal.code()) {
-            case "in-the-future", "before-start", "not-a-moment" -> "when";
-            default -> "run";
-        };
     }
 
     private ModelAndView page(long started, RunEndForm form, FieldErrors errors, Model model, boolean asPlanned) {

@@ -4,8 +4,9 @@ import java.time.Instant;
 import java.util.List;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Bath;
+import mezcla.log.RunBath;
+import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
 import mezcla.web.journal.EntryWords;
@@ -46,7 +47,7 @@ public record UnderWayView(
             long fillId, String letters, String name, String planned, String temperature, String cost) {}
 
     static UnderWayView of(RunService.UnderWay run, House house, Instant now) {
-        LogEntry.RunStarted start = run.start();
+        RunStarted start = run.start();
         return new UnderWayView(
                 start.stamp().sequence(),
                 start.batchId(),
@@ -68,7 +69,7 @@ public record UnderWayView(
                 .orElse("A run under way");
     }
 
-    private static RunBathView bath(BatchState batch, LogEntry.RunBath planned) {
+    private static RunBathView bath(BatchState batch, RunBath planned) {
         Bath bath = batch.fills().stream()
                 .filter(fill -> fill.id() == planned.fillId())
                 .findFirst()

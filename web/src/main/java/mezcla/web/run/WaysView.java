@@ -3,10 +3,10 @@ package mezcla.web.run;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.ProcessStep;
+import mezcla.log.Roll;
 import mezcla.processing.Movement;
 import mezcla.processing.PrintedWays;
 import mezcla.processing.TankFit;
@@ -27,7 +27,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record WaysView(
         String preSoak, String between, String finalRinse, @Nullable String wettingAgent, String tank, String speeds) {
-    static WaysView of(Leaflet leaflet, List<LogEntry.Roll> rolls, Tank tank, Movement movement) {
+    static WaysView of(Leaflet leaflet, List<Roll> rolls, Tank tank, Movement movement) {
         PrintedWays printed = PrintedWays.of(leaflet);
         ProcessStep preSoak = printed.preSoak();
         Bath finalRinse = printed.finalRinse();
@@ -88,7 +88,7 @@ public record WaysView(
                 : " Printed for turning, in a fresh bath: %s.".formatted(String.join(", ", printed));
     }
 
-    private static String tank(List<LogEntry.Roll> rolls, Tank tank, Movement movement) {
+    private static String tank(List<Roll> rolls, Tank tank, Movement movement) {
         String takes = "It takes %s%s."
                 .formatted(
                         Figures.ml(tank.moved(movement).volumeMl()),
@@ -100,8 +100,7 @@ public record WaysView(
         if (tank.holds().isEmpty()) {
             return takes + " The House page does not say which reels it holds.";
         }
-        TankFit fit = TankFit.of(
-                tank.holds(), rolls.stream().map(LogEntry.Roll::format).toList());
+        TankFit fit = TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList());
         String holds = " It holds %s.".formatted(TankWords.holds(tank.holds()));
         return takes
                 + holds

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.verdict.Reason;
 import mezcla.verdict.RunPlan;
@@ -12,7 +12,8 @@ import mezcla.verdict.RunQuestion;
 import mezcla.verdict.State;
 import mezcla.web.drawing.CrateDrawing;
 import mezcla.web.shell.Figures;
-import mezcla.web.shell.Sentences;
+import mezcla.web.shell.ObjectionWords;
+import mezcla.web.shell.ReasonWords;
 import mezcla.web.shell.StateWords;
 import org.jspecify.annotations.Nullable;
 
@@ -97,7 +98,7 @@ public record CrateView(
     private static String inUse(RunPlan plan) {
         RunQuestion question = plan.question();
         return plan.batch().inUse().stream()
-                .map(LogEntry.RunStarted::stamp)
+                .map(RunStarted::stamp)
                 .map(start -> "In use since %s, %s"
                         .formatted(Figures.since(start.happenedAt(), question.at(), question.zone()), start.who()))
                 .collect(Collectors.joining("; "));
@@ -132,7 +133,7 @@ public record CrateView(
     /** The reason that set the state, what speaks against the run, or, for a good batch, how far it is used. */
     private static String because(RunPlan plan) {
         if (!plan.fits() && plan.verdict().state() != State.DISCARD) {
-            return Sentences.refusal(plan.refusals().get(0));
+            return ObjectionWords.of(plan.objections().get(0));
         }
         List<Reason> reasons = plan.verdict().reasons();
         if (!reasons.isEmpty()) {
@@ -144,7 +145,7 @@ public record CrateView(
                         .formatted(
                                 fill.bath().role().name(),
                                 fill.bath().oneShot() == null
-                                        ? Sentences.rollsDone(fill) + " rolls done"
+                                        ? ReasonWords.rollsDone(fill) + " rolls done"
                                         : Figures.ml(fill.volumeMl()) + " left"))
                 .orElse("");
     }
@@ -155,7 +156,7 @@ public record CrateView(
                 .map(RunPlan.PlannedBath::fill)
                 .filter(fill -> fill.bath().key().equals(reason.bath()))
                 .findFirst()
-                .map(fill -> Sentences.reason(reason, fill))
+                .map(fill -> ReasonWords.reason(reason, fill))
                 .orElseThrow();
     }
 }

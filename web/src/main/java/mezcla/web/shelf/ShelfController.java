@@ -1,14 +1,15 @@
 package mezcla.web.shelf;
 
 import java.util.List;
-import mezcla.batch.LogEntry;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.web.film.FilmForm;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.shell.FieldErrors;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -60,7 +61,7 @@ class ShelfController {
 
     private ShelfView tonight(TonightForm form, SignedIn member, FieldErrors errors) {
         form.ownedBy(member.name());
-        List<LogEntry.Roll> rolls = form.rolls(errors);
+        List<Roll> rolls = form.rolls(errors);
         Tank tank = errors.read("tank", () -> houses.tank(form.tankId()));
         errors.read("process", () -> known(form.getProcess()));
         return errors.none() && tank != null ? shelves.tonight(rolls, tank, form.getProcess()) : shelves.shelf();
@@ -69,7 +70,7 @@ class ShelfController {
     private static String known(String process) {
         if (!process.isEmpty()
                 && PROCESSES.stream().noneMatch(each -> each.key().equals(process))) {
-            throw Refusal.of("unknown-process");
+            throw Refusal.of(new FormObjection.UnknownProcess());
         }
         return process;
     }

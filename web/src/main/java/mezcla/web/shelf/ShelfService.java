@@ -12,9 +12,10 @@ import mezcla.batch.BatchState;
 import mezcla.batch.DrumLevel;
 import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
-import mezcla.batch.LogEntry;
 import mezcla.batch.LogState;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.FillsDiscarded;
+import mezcla.log.Roll;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.Shortlist;
@@ -59,7 +60,7 @@ public class ShelfService {
      * @param process the key of the process that the film wants; empty for any
      */
     @Transactional(readOnly = true)
-    public ShelfView tonight(List<LogEntry.Roll> rolls, Tank tank, String process) {
+    public ShelfView tonight(List<Roll> rolls, Tank tank, String process) {
         return shelf(planning.question(rolls, tank.volumeMl()), process, "your film");
     }
 
@@ -134,10 +135,10 @@ public class ShelfService {
     private List<ShelfView.Retired> retired(LogBook book) {
         ZoneId zone = houses.house().timeZone();
         return book.newestFirst().stream()
-                .filter(entry -> entry instanceof LogEntry.FillsDiscarded
+                .filter(entry -> entry instanceof FillsDiscarded
                         && book.voiding(entry.stamp().sequence()).isEmpty())
-                .map(LogEntry.FillsDiscarded.class::cast)
-                .map(LogEntry.FillsDiscarded::batchId)
+                .map(FillsDiscarded.class::cast)
+                .map(FillsDiscarded::batchId)
                 .distinct()
                 .map(book.state()::batch)
                 .filter(BatchState::ended)

@@ -3,7 +3,9 @@ package mezcla.web.shell;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Supplier;
+import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
 import org.jspecify.annotations.Nullable;
 
 /** Sentences beside the fields of a form, and what to read where a field could not be read. */
@@ -25,9 +27,14 @@ public final class FieldErrors {
         return byField;
     }
 
-    /** Puts a refusal beside a field; the first one there stays. */
+    /** Puts an objection beside a field; the first one there stays. */
+    public void add(String field, Objection objection) {
+        byField.putIfAbsent(field, ObjectionWords.of(objection));
+    }
+
+    /** Puts what a refusal objects to beside a field; the first one there stays. */
     public void add(String field, Refusal refusal) {
-        byField.putIfAbsent(field, Sentences.refusal(refusal));
+        add(field, refusal.objection());
     }
 
     /** Puts a sentence beside a field; the first one there stays. */
@@ -52,7 +59,7 @@ public final class FieldErrors {
      */
     public static <T> T known(@Nullable T read) {
         if (read == null) {
-            throw Refusal.of("missing");
+            throw Refusal.of(new TypedObjection.Missing());
         }
         return read;
     }

@@ -52,7 +52,7 @@ public class Members implements UserDetailsService {
     public void setPassword(long id, String password) {
         refuseShort(password);
         if (members.setPassword(id, passwords.encode(password)) == 0) {
-            throw Refusal.of("unknown-member");
+            throw Refusal.of(new FormObjection.UnknownMember());
         }
     }
 
@@ -78,7 +78,7 @@ public class Members implements UserDetailsService {
     @Transactional
     public void setPin(long id, String pin) {
         if (!pin.isEmpty() && !pin.matches("[0-9]{4,8}")) {
-            throw Refusal.of("pin-form");
+            throw Refusal.of(new FormObjection.PinForm());
         }
         members.setPin(id, pin.isEmpty() ? null : passwords.encode(pin));
     }
@@ -90,17 +90,17 @@ public class Members implements UserDetailsService {
 
     private static void refuseShort(String password) {
         if (password.length() < LEAST_CHARACTERS || password.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES) {
-            throw Refusal.of("password-short", "least", LEAST_CHARACTERS, "most", MOST_BYTES);
+            throw Refusal.of(new FormObjection.PasswordShort(LEAST_CHARACTERS, MOST_BYTES));
         }
     }
 
     /** Refuses a sign-in name that cannot be typed easily, as {@code sign-in-name-form}, or that is taken. */
     public void refuseSignInName(String signInName) {
         if (!signInName.matches("[a-zA-Z0-9._-]{2,30}")) {
-            throw Refusal.of("sign-in-name-form");
+            throw Refusal.of(new FormObjection.SignInNameForm());
         }
         if (members.named(signInName) != null) {
-            throw Refusal.of("sign-in-name-taken", "text", signInName);
+            throw Refusal.of(new FormObjection.SignInNameTaken(signInName));
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -75,7 +76,7 @@ public class OneTimeForms {
      */
     public String once(String key, Supplier<String> act) {
         if (!isKey(key)) {
-            throw Refusal.of("form-key-missing");
+            throw Refusal.of(new FormObjection.FormKeyMissing());
         }
         return Objects.requireNonNull(transactions.execute(transaction -> onceInATransaction(key, act)));
     }
@@ -97,20 +98,20 @@ public class OneTimeForms {
      * @param errors what could not be read
      * @param key the form's key
      * @param act does it and returns the page that it leads to
-     * @param fieldOf the field that a refusal stands beside
+     * @param fieldOf the field that an objection stands beside
      * @param again the page with the form, as it was typed
      */
     public ModelAndView answer(
             FieldErrors errors,
             String key,
             Supplier<String> act,
-            Function<Refusal, String> fieldOf,
+            Function<Objection, String> fieldOf,
             Supplier<ModelAndView> again) {
         if (errors.none()) {
             try {
                 return new ModelAndView("redirect:" + once(key, act));
             } catch (Refusal refusal) {
-                errors.add(fieldOf.apply(refusal), refusal);
+                errors.add(fieldOf.apply(refusal.objection()), refusal);
             }
         }
         ModelAndView page = again.get();

@@ -1,7 +1,10 @@
 package mezcla.web.shell;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.UUID;
+import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -19,12 +22,24 @@ class RefusedPages {
     private static final Logger LOG = LoggerFactory.getLogger(RefusedPages.class);
 
     @ExceptionHandler
-    ModelAndView refused(Refusal refusal) {
-        boolean unknown = refusal.code().startsWith("unknown-");
-        return page(
-                unknown ? HttpStatus.NOT_FOUND : HttpStatus.UNPROCESSABLE_CONTENT,
-                unknown ? "There is nothing of that number" : "That was not possible",
-                unknown ? "It may be written wrongly, or belong to another house." : Sentences.refusal(refusal));
+    ModelAndView refused(Refusal refusal, HttpServletRequest request) {
+        if (refusal.objection() instanceof Objection.OfNothing nothing) {
+            return isAskedFor(nothing.asked(), request)
+                    ? page(
+                            HttpStatus.NOT_FOUND,
+                            "There is nothing of that number",
+                            "It may be written wrongly, or belong to another house.")
+                    : unexpected(refusal);
+        }
+        return page(HttpStatus.UNPROCESSABLE_CONTENT, "That was not possible", ObjectionWords.of(refusal));
+    }
+
+    /** Only what somebody asked for can be written wrongly; anything else that is not there is a fault of ours. */
+    private static boolean isAskedFor(String name, HttpServletRequest request) {
+        return Arrays.asList(request.getRequestURI().split("[/.]")).contains(name)
+                || request.getParameterMap().values().stream()
+                        .flatMap(Arrays::stream)
+                        .anyMatch(name::equals);
     }
 
     @ExceptionHandler

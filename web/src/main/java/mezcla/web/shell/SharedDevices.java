@@ -74,7 +74,7 @@ public class SharedDevices {
         SignedIn member = members.all().stream()
                 .filter(each -> each.id() == memberId)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-member"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownMember()));
         checkPin(member, pin);
         Instant now = clock.instant();
         Instant until = endOfEvening(now);
@@ -87,11 +87,11 @@ public class SharedDevices {
     private void checkPin(SignedIn member, String pin) {
         String slowedAs = "pin of " + member.signInName();
         if (slowed.mustWait(slowedAs)) {
-            throw Refusal.of("pin-wait");
+            throw Refusal.of(new FormObjection.PinWait());
         }
         if (!members.isPin(member, pin)) {
             slowed.failed(slowedAs);
-            throw Refusal.of("wrong-pin");
+            throw Refusal.of(new FormObjection.WrongPin());
         }
         slowed.succeeded(slowedAs);
     }

@@ -1,6 +1,7 @@
 package mezcla.web.shell;
 
 import java.util.Arrays;
+import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
 
 /** Something that a person chose from a list. */
@@ -11,12 +12,12 @@ public final class TypedChoice {
      * The number of a thing that was chosen.
      *
      * @param typed what the form sent
-     * @param refusalCode what to refuse when it is no number
-     * @throws Refusal that code
+     * @param otherwise what to refuse when it is no number
+     * @throws Refusal that objection
      */
-    public static long number(String typed, String refusalCode) {
+    public static long number(String typed, Objection otherwise) {
         if (!typed.matches("[0-9]{1,9}")) {
-            throw Refusal.of(refusalCode);
+            throw Refusal.of(otherwise);
         }
         return Long.parseLong(typed);
     }
@@ -26,13 +27,13 @@ public final class TypedChoice {
      *
      * @param choices what there is to choose
      * @param typed what the form sent
-     * @param refusalCode what to refuse when it is none of them
-     * @throws Refusal that code
+     * @param otherwise what to refuse when it is none of them
+     * @throws Refusal that objection
      */
-    public static <T extends Enum<T>> T of(T[] choices, String typed, String refusalCode) {
+    public static <T extends Enum<T>> T of(T[] choices, String typed, Objection otherwise) {
         return Arrays.stream(choices)
                 .filter(choice -> choice.name().equals(typed))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of(refusalCode));
+                .orElseThrow(() -> Refusal.of(otherwise));
     }
 }

@@ -21,10 +21,10 @@ public final class TypedFile {
      */
     public static String text(@Nullable MultipartFile file, int most) {
         if (file == null || file.isEmpty()) {
-            throw Refusal.of("file-missing");
+            throw Refusal.of(new FormObjection.FileMissing());
         }
         if (file.getSize() > most) {
-            throw Refusal.of("file-too-big");
+            throw Refusal.of(new FormObjection.FileTooBig());
         }
         try {
             return StandardCharsets.UTF_8
@@ -32,9 +32,9 @@ public final class TypedFile {
                     .decode(ByteBuffer.wrap(file.getBytes()))
                     .toString();
         } catch (CharacterCodingException e) {
-            throw Refusal.of("file-not-text");
+            throw Refusal.of(new FormObjection.FileNotText());
         } catch (IOException e) {
-            throw Refusal.of("file-missing");
+            throw Refusal.of(new FormObjection.FileMissing());
         }
     }
 }

@@ -1,5 +1,6 @@
 package mezcla.web.shell;
 
+import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
 
 /** Words that a person typed: a name, a reason. */
@@ -11,16 +12,16 @@ public final class TypedText {
      *
      * @param typed the text
      * @param most how many characters are allowed
-     * @param refusalCode what to refuse when it is blank
-     * @throws Refusal that code, or {@code text-too-long}
+     * @param otherwise what to refuse when it is blank
+     * @throws Refusal that objection, or {@code text-too-long}
      */
-    public static String of(String typed, int most, String refusalCode) {
+    public static String of(String typed, int most, Objection otherwise) {
         String text = typed.strip().replaceAll("\\p{Cntrl}+", " ");
         if (text.isEmpty()) {
-            throw Refusal.of(refusalCode);
+            throw Refusal.of(otherwise);
         }
         if (text.length() > most) {
-            throw Refusal.of("text-too-long", "most", most);
+            throw Refusal.of(new FormObjection.TextTooLong(most));
         }
         return text;
     }

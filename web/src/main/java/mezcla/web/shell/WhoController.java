@@ -51,7 +51,7 @@ class WhoController {
                 "pin",
                 () -> devices.choose(
                         account == null ? signedIn : account,
-                        TypedChoice.number(member, "unknown-member"),
+                        TypedChoice.number(member, new FormObjection.UnknownMember()),
                         pin.strip()));
         if (answer == null) {
             return page(member, errors, model);

@@ -9,6 +9,7 @@ import java.util.Map;
 import mezcla.batch.FillState;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
+import mezcla.measure.TypedObjection;
 import mezcla.processing.ProbeWatch;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
@@ -18,8 +19,10 @@ import mezcla.web.house.Units;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.probe.ProbeWords;
+import mezcla.web.shell.Beside;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -72,7 +75,7 @@ class WarmController {
                     warm.keepTub(member, FieldErrors.known(litres), FieldErrors.known(power), FieldErrors.known(loss));
                     return "/batches/" + id + "/warm-up?kept";
                 },
-                refusal -> "litres",
+                objection -> "litres",
                 () -> page(id, typed, errors));
     }
 
@@ -98,13 +101,13 @@ class WarmController {
                             FieldErrors.known(minutes));
                     return "/batches/" + id + "/warm-up?fitted";
                 },
-                refusal -> refusal.code().equals("unknown-fill") ? "bottle" : "second",
+                Beside.field("second").or("bottle"),
                 () -> page(id, typed, errors));
     }
 
     private static double chosen(String typed) {
         if (!typed.matches("[0-9]{1,9}")) {
-            throw Refusal.of("bottle-missing");
+            throw Refusal.of(new FormObjection.BottleMissing());
         }
         return Double.parseDouble(typed);
     }
@@ -120,8 +123,8 @@ class WarmController {
                 || Double.parseDouble(text) < least
                 || Double.parseDouble(text) > most) {
             throw text.isEmpty()
-                    ? Refusal.of("missing")
-                    : Refusal.of("not-between", "text", typed.strip(), "least", least, "most", most);
+                    ? Refusal.of(new TypedObjection.Missing())
+                    : Refusal.of(new FormObjection.NotBetween(typed.strip(), least, most));
         }
         return Double.parseDouble(text);
     }
@@ -138,7 +141,9 @@ class WarmController {
         Double bath = errors.read("bath", () -> celsius(text(typed, "bath")));
         Double bottles = errors.read("bottles", () -> celsius(text(typed, "bottles")));
         SimulatedBath.Fault fault = errors.read(
-                "fault", () -> TypedChoice.of(SimulatedBath.Fault.values(), text(typed, "fault"), "unknown-probe"));
+                "fault",
+                () -> TypedChoice.of(
+                        SimulatedBath.Fault.values(), text(typed, "fault"), new FormObjection.UnknownProbe()));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
@@ -160,7 +165,7 @@ class WarmController {
                                         .encode()
                                         .build()
                                         .getQuery()),
-                refusal -> "fault",
+                objection -> "fault",
                 () -> page(id, typed, errors));
     }
 
@@ -256,7 +261,7 @@ class WarmController {
 
     private Probe probe(String typed) {
         if (!typed.matches("[0-9]{1,9}")) {
-            throw Refusal.of("unknown-probe");
+            throw Refusal.of(new FormObjection.UnknownProbe());
         }
         return probes.probe(Long.parseLong(typed));
     }

@@ -8,12 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mezcla.batch.BatchState;
-import mezcla.batch.Bottle;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
+import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
+import mezcla.verdict.RunObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.ProbeService;
@@ -77,7 +78,7 @@ public class WarmService {
         BatchState batch = log.state().batch(batchId);
         FillState developer = batch.imageDeveloper()
                 .filter(fill -> fill.discarded() == null)
-                .orElseThrow(() -> Refusal.of("batch-ended", "batch", batchId));
+                .orElseThrow(() -> Refusal.of(new RunObjection.BatchEnded(batchId)));
         Bath bath = developer.bath();
         WarmMapper.TubRow tub = tub();
         return new Known(

@@ -1,6 +1,6 @@
 package mezcla.web.waste;
 
-import mezcla.batch.WasteRoute;
+import mezcla.log.WasteRoute;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -3,12 +3,14 @@ package mezcla.web.waste;
 import java.util.List;
 import java.util.Map;
 import mezcla.batch.DrumLevel;
-import mezcla.batch.WasteRoute;
+import mezcla.log.WasteRoute;
+import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.drawing.DrumDrawing;
 import mezcla.web.house.Units;
 import mezcla.web.shell.FieldErrors;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.OneTimeForms;
 import mezcla.web.shell.SignedIn;
 import mezcla.web.shell.TypedChoice;
@@ -73,9 +75,11 @@ class WasteController {
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView add(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
-        String name = errors.read("drum", () -> TypedText.of(text(typed, "drum"), NAME_CHARACTERS, "missing"));
-        WasteRoute kind =
-                errors.read("kind", () -> TypedChoice.of(WasteRoute.values(), text(typed, "kind"), "unknown-route"));
+        String name = errors.read(
+                "drum", () -> TypedText.of(text(typed, "drum"), NAME_CHARACTERS, new TypedObjection.Missing()));
+        WasteRoute kind = errors.read(
+                "kind",
+                () -> TypedChoice.of(WasteRoute.values(), text(typed, "kind"), new FormObjection.UnknownRoute()));
         Volume capacity = errors.read(
                 "capacity",
                 () -> Volume.parse(text(typed, "capacity"), Units.shown().volume()));
@@ -110,7 +114,7 @@ class WasteController {
                     act.run();
                     return "/waste?saved";
                 },
-                refusal -> field,
+                objection -> field,
                 () -> page(typed, errors));
     }
 

@@ -8,11 +8,12 @@ import java.util.stream.Stream;
 import mezcla.batch.Drum;
 import mezcla.batch.DrumLevel;
 import mezcla.batch.FillState;
-import mezcla.batch.LogEntry;
-import mezcla.batch.WasteRoute;
+import mezcla.log.DrumCollected;
+import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.shell.Figures;
+import mezcla.web.shell.FormObjection;
 import mezcla.web.shell.SignedIn;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
@@ -50,14 +51,14 @@ public class WasteService {
             WasteRoute route = Stream.of(WasteRoute.values())
                     .filter(each -> each.name().equals(typed))
                     .findFirst()
-                    .orElseThrow(() -> Refusal.of("unknown-route"));
+                    .orElseThrow(() -> Refusal.of(new FormObjection.UnknownRoute()));
             route.accept(fill.bath().role());
             return new Destination(route, null);
         }
         DrumLevel level = levels().stream()
                 .filter(each -> typed.equals("drum-" + each.drum().id()))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-drum"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownDrum()));
         level.accept(fill.bath().role(), fill.volumeMl());
         return new Destination(level.drum().kind(), level.drum().id());
     }
@@ -107,7 +108,7 @@ public class WasteService {
     public void add(String name, WasteRoute kind, double capacityMl) {
         if (Stream.concat(mapper.drums(false).stream(), mapper.drums(true).stream())
                 .anyMatch(drum -> drum.name().equalsIgnoreCase(name))) {
-            throw Refusal.of("name-taken", "text", name);
+            throw Refusal.of(new FormObjection.NameTaken(name));
         }
         mapper.add(name, kind, capacityMl);
     }
@@ -121,7 +122,7 @@ public class WasteService {
     @Transactional
     public void remove(long id) {
         if (level(id).levelMl() > 0) {
-            throw Refusal.of("drum-not-empty");
+            throw Refusal.of(new FormObjection.DrumNotEmpty());
         }
         mapper.remove(id);
     }
@@ -136,15 +137,15 @@ public class WasteService {
     public void collected(SignedIn who, long id) {
         DrumLevel level = level(id);
         if (level.levelMl() <= 0) {
-            throw Refusal.of("drum-is-empty");
+            throw Refusal.of(new FormObjection.DrumIsEmpty());
         }
-        log.add(who, stamp -> new LogEntry.DrumCollected(stamp, id, level.drum().name(), level.levelMl()));
+        log.add(who, stamp -> new DrumCollected(stamp, id, level.drum().name(), level.levelMl()));
     }
 
     private DrumLevel level(long id) {
         return levels().stream()
                 .filter(each -> each.drum().id() == id)
                 .findFirst()
-                .orElseThrow(() -> Refusal.of("unknown-drum"));
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownDrum()));
     }
 }

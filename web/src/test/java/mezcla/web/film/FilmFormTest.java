@@ -3,7 +3,7 @@ package mezcla.web.film;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
-import mezcla.batch.LogEntry;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.web.shell.FieldErrors;
 import org.testng.annotations.Test;
@@ -25,13 +25,13 @@ public class FilmFormTest {
         FieldErrors errors = new FieldErrors();
         FilmForm form = form("2", "120", " Ines ", "", "135-36", "", "1", "135-24", "Devi");
         form.setPush("0.5");
-        List<LogEntry.Roll> rolls = form.rolls(errors);
+        List<Roll> rolls = form.rolls(errors);
         assertThat(errors.none()).isTrue();
         assertThat(rolls)
                 .containsExactly(
-                        new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0.5, false),
-                        new LogEntry.Roll("Ines", FilmFormat.F120, 1, 0.5, false),
-                        new LogEntry.Roll("Devi", FilmFormat.F135_24, 0.75, 0.5, false));
+                        new Roll("Ines", FilmFormat.F120, 1, 0.5, false),
+                        new Roll("Ines", FilmFormat.F120, 1, 0.5, false),
+                        new Roll("Devi", FilmFormat.F135_24, 0.75, 0.5, false));
     }
 
     @Test

@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.batch.BatchState;
-import mezcla.batch.LogEntry;
+import mezcla.log.RunLogged;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.log.DarkroomLog;
 import org.assertj.core.api.Assertions;
@@ -84,7 +84,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
         throw new AssertionError("it does not end: " + said);
     }
 
-    private LogEntry.RunLogged logIt(Page page, long batch) {
+    private RunLogged logIt(Page page, long batch) {
         assertThat(page.locator("#go-words")).hasText("Log the run");
         TurnedClock.press(page);
         page.waitForURL("**/runs/*");
@@ -92,7 +92,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
                 .isVisible();
         page.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
         page.waitForURL("**?logged");
-        List<LogEntry.RunLogged> runs = log.state().batch(batch).runs();
+        List<RunLogged> runs = log.state().batch(batch).runs();
         return runs.get(runs.size() - 1);
     }
 
@@ -158,7 +158,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
                 .anyMatch(each -> each.contains("Bl, bleach"))
                 .anyMatch(each -> each.contains("Fill 2 of 2"));
         Assertions.assertThat(said).anyMatch(each -> each.contains("Pour in: wash. Light may come in now."));
-        LogEntry.RunLogged run = logIt(page, batch);
+        RunLogged run = logIt(page, batch);
         Assertions.assertThat(run.baths()).hasSize(4).allMatch(bath -> bath.seconds() != null);
         page.context().close();
     }
@@ -182,7 +182,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
                 .findFirst()
                 .orElseThrow());
         Assertions.assertThat(light).as("light comes before the bleach-fix").isLessThanOrEqualTo(bleachFix);
-        LogEntry.RunLogged run = logIt(page, batch);
+        RunLogged run = logIt(page, batch);
         Assertions.assertThat(run.baths().get(0).pouredAwayMl()).isPositive();
         Assertions.assertThat(log.state().batch(batch).fills().get(0).volumeMl())
                 .isEqualTo(before - run.baths().get(0).pouredAwayMl());
@@ -204,7 +204,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
         Assertions.assertThat(said)
                 .anyMatch(each -> each.contains("It runs clear"))
                 .anyMatch(each -> each.contains("Wipe the back of the film with a wet finger, then pour in: Fr"));
-        LogEntry.RunLogged run = logIt(page, batch);
+        RunLogged run = logIt(page, batch);
         Assertions.assertThat(run.baths()).hasSize(6);
         page.context().close();
     }

@@ -1,0 +1,94 @@
+package mezcla.log;
+
+import java.util.Arrays;
+import java.util.Optional;
+
+/** The kinds of rows: the one table from the name by which a row is kept to the record that it is read as. */
+public enum EntryKind {
+    /** A kit came into the cupboard. */
+    KIT_ARRIVED("kit-arrived", KitArrived.class, EntryGroup.KITS),
+    /** A part of a kit was opened. */
+    PART_OPENED("part-opened", PartOpened.class, EntryGroup.KITS),
+    /** What was left of a part was decanted into full small vials under inert gas; its clock starts anew (rules, 3.4). */
+    PART_DECANTED("part-decanted", PartDecanted.class, EntryGroup.KITS),
+    /** How much of a part there really is was looked at. */
+    PART_CORRECTED("part-corrected", PartCorrected.class, EntryGroup.KITS),
+    /** Some of a part was thrown away, or lost. */
+    PART_THROWN_AWAY("part-thrown-away", PartThrownAway.class, EntryGroup.KITS),
+    /** What was left of a part was put to another kit with the same part. Its money stays with the kit it came with. */
+    PART_MOVED("part-moved", PartMoved.class, EntryGroup.KITS),
+    /** A batch was mixed. */
+    BATCH_MIXED("batch-mixed", BatchMixed.class, EntryGroup.MIXES),
+    /** A bath of a batch was mixed afresh; the fill takes the place of the one that was poured away. */
+    BATH_RENEWED("bath-renewed", BathRenewed.class, EntryGroup.MIXES),
+    /** Film went through. */
+    RUN_LOGGED("run-logged", RunLogged.class, EntryGroup.RUNS),
+    /** Film went into a batch; until the run is logged or called off, its rolls and its volume are taken. */
+    RUN_STARTED("run-started", RunStarted.class, EntryGroup.RUNS),
+    /** A run that was started did not take place. */
+    RUN_CALLED_OFF("run-called-off", RunCalledOff.class, EntryGroup.RUNS),
+    /** Some of a fill was lost. */
+    FILL_SPILLED("fill-spilled", FillSpilled.class, EntryGroup.BOTTLES),
+    /** Fresh solution was added to a fill. */
+    FILL_TOPPED_UP("fill-topped-up", FillToppedUp.class, EntryGroup.BOTTLES),
+    /** A fill of one batch serves in another one as well, where that has none of its own any more. */
+    FILL_SHARED("fill-shared", FillShared.class, EntryGroup.BOTTLES),
+    /** A fill was poured over, put somewhere else, or the air over it was dealt with. */
+    FILL_MOVED("fill-moved", FillMoved.class, EntryGroup.BOTTLES),
+    /** Limits of a fill are passed on purpose (rules, section 6). */
+    LIMIT_OVERRIDDEN("limit-overridden", LimitOverridden.class, EntryGroup.DECISIONS),
+    /** What is really in a bottle was measured. */
+    FILL_MEASURED("fill-measured", FillMeasured.class, EntryGroup.BOTTLES),
+    /** A fill must not be used until the bar is lifted. */
+    FILL_BARRED("fill-barred", FillBarred.class, EntryGroup.BOTTLES),
+    /** A barred fill may be used again. */
+    BAR_LIFTED("bar-lifted", BarLifted.class, EntryGroup.BOTTLES),
+    /** Film that went through a fill was judged. */
+    FILL_INSPECTED("fill-inspected", FillInspected.class, EntryGroup.INSPECTIONS),
+    /** Somebody looked into a bottle. */
+    BATH_LOOKED("bath-looked", BathLooked.class, EntryGroup.INSPECTIONS),
+    /** A bottle was found where it belongs, on a round of the shelf. */
+    FILL_SEEN("fill-seen", FillSeen.class, EntryGroup.BOTTLES),
+    /** Fills are governed by another version of their leaflet, from the day on which they were mixed. */
+    LEAFLET_CORRECTED("leaflet-corrected", LeafletCorrected.class, EntryGroup.DECISIONS),
+    /** Something to remember when that kit is mixed again. */
+    NOTE_LEFT("note-left", NoteLeft.class, EntryGroup.NOTES),
+    /** A roll of a run was looked at when it was dry. */
+    FILM_INSPECTED("film-inspected", FilmInspected.class, EntryGroup.INSPECTIONS),
+    /** Fills were poured away for good. */
+    FILLS_DISCARDED("fills-discarded", FillsDiscarded.class, EntryGroup.DISCARDS),
+    /** A waste drum was collected, or emptied into what is. */
+    DRUM_COLLECTED("drum-collected", DrumCollected.class, EntryGroup.DISCARDS),
+    /** An earlier row does not count. */
+    ENTRY_VOIDED("entry-voided", EntryVoided.class, EntryGroup.VOIDS);
+
+    private final String key;
+    private final Class<? extends LogEntry> type;
+    private final EntryGroup group;
+
+    EntryKind(String key, Class<? extends LogEntry> type, EntryGroup group) {
+        this.key = key;
+        this.type = type;
+        this.group = group;
+    }
+
+    /** The name by which rows of this kind are kept and written out; it never changes. */
+    public String key() {
+        return key;
+    }
+
+    /** The record that a row of this kind is. */
+    public Class<? extends LogEntry> type() {
+        return type;
+    }
+
+    /** What members look for it under. */
+    public EntryGroup group() {
+        return group;
+    }
+
+    /** The kind that is kept by a name; empty where there is none. */
+    public static Optional<EntryKind> of(String key) {
+        return Arrays.stream(values()).filter(kind -> kind.key.equals(key)).findFirst();
+    }
+}

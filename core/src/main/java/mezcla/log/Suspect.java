@@ -1,0 +1,24 @@
+package mezcla.log;
+
+/** What a fault on film can come from (rules, section 6). */
+public enum Suspect {
+    /** The chemistry. */
+    CHEMISTRY("the chemistry"),
+    /** Exposure in the camera. */
+    EXPOSURE("exposure"),
+    /** Light that got in, or the light of the scene. */
+    LIGHT("light"),
+    /** Lens, scanner or its software. */
+    SCAN("lens or scan");
+
+    private final String words;
+
+    Suspect(String words) {
+        this.words = words;
+    }
+
+    /** In words. */
+    public String words() {
+        return words;
+    }
+}

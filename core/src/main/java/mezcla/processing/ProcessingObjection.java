@@ -1,0 +1,88 @@
+package mezcla.processing;
+
+import java.util.Map;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Objection;
+
+/** What can be wrong with a run's steps, times and tank (rules, sections 4, 7 and 9). */
+public sealed interface ProcessingObjection extends Objection {
+    /** A movement without a rhythm. */
+    record AgitationMissing() implements ProcessingObjection {}
+
+    /** A push without printed times, in stops. */
+    record PushOutsideLeaflet(double stops, double least, double most) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "push";
+        }
+
+        @Override
+        public String wording() {
+            return least == 0 && most == 0 ? "push-not-printed" : key();
+        }
+    }
+
+    /** A temperature without a time, in °C. */
+    record TemperatureOutsideLeaflet(double actualC, double least, double most) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "temperature";
+        }
+    }
+
+    /** Film with a carbon backing before its pre-bath. */
+    record CarbonBacking(String bath) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "steps";
+        }
+    }
+
+    /** Slides and cine film that would go straight on. */
+    record RinseNeeded() implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "steps";
+        }
+    }
+
+    /** A step without time between filling and pouring out, in seconds. */
+    record StepTooShort(String step, double seconds) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "steps";
+        }
+    }
+
+    /** Film that no reel of the tank takes. */
+    record NoReelFor(FilmFormat.Reel reel) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "tank";
+        }
+    }
+
+    /** More reels than go in. */
+    record ReelsDoNotFit(Map<FilmFormat.Reel, Integer> holds) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "tank";
+        }
+    }
+
+    /** Readings that no warming explains. */
+    record ReadingsDoNotFit() implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "second";
+        }
+    }
+
+    /** A water bath without water. */
+    record TubEmpty() implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "litres";
+        }
+    }
+}

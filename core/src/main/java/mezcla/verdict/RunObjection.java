@@ -1,0 +1,71 @@
+package mezcla.verdict;
+
+import mezcla.batch.FillState;
+import mezcla.measure.Objection;
+
+/** What speaks against a run (rules, section 6). */
+public sealed interface RunObjection extends Objection {
+    /** A batch of which nothing stands. */
+    record BatchEnded(long batch) implements RunObjection {}
+
+    /** A bath that was poured away and not renewed. */
+    record BathMissing(FillState fill) implements RunObjection {}
+
+    /** A bath that is barred. */
+    record BathBarred(FillState fill, FillState.Bar bar) implements RunObjection {}
+
+    /** A bath that its school condemns. */
+    record BathMustGo(FillState fill, Reason because) implements RunObjection {
+
+        @Override
+        public boolean canBePassed() {
+            return because.code().canBePassed();
+        }
+
+        /** The code of the limit that condemns it. */
+        @Override
+        public String against() {
+            return because.code().words();
+        }
+    }
+
+    /** More film than a bath takes, in roll equivalents. */
+    record RunTooBig(FillState fill, double rolls, double fits) implements RunObjection {
+        @Override
+        public String field() {
+            return "film";
+        }
+
+        @Override
+        public boolean canBePassed() {
+            return fill.bath().oneShot() == null;
+        }
+    }
+
+    /** Too little for the tank, in ml. */
+    record TooLittleForTank(FillState fill, double needsMl, double leftMl, double tankMl) implements RunObjection {
+        @Override
+        public String field() {
+            return "tank";
+        }
+    }
+
+    /** Film of different pushes in one tank. */
+    record PushesDiffer() implements RunObjection {
+        @Override
+        public String field() {
+            return "push";
+        }
+    }
+
+    /** A run without film. */
+    record RollsMissing() implements RunObjection {
+        @Override
+        public String field() {
+            return "film";
+        }
+    }
+
+    /** An evening without a load. */
+    record LoadsMissing() implements RunObjection {}
+}

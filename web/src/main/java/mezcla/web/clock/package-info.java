@@ -1,0 +1,5 @@
+/** The present, as the log counts it. */
+@NullMarked
+package mezcla.web.clock;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,73 @@
+package mezcla.web.log;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.web.DemoApplicationTest;
+import mezcla.web.MezclaApplication;
+import mezcla.web.shell.Members;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.testng.annotations.Test;
+
+/** A log that was written out in one house adds up to the same in another. */
+public class LogFileTest extends DemoApplicationTest {
+    @Autowired
+    private LogFile file;
+
+    @Autowired
+    private DarkroomLog log;
+
+    private static ConfigurableApplicationContext emptyHouse() throws IOException {
+        return new SpringApplicationBuilder(MezclaApplication.class)
+                .properties(
+                        "mezcla.data=" + Files.createTempDirectory("mezcla-empty"),
+                        "server.port=0",
+                        "spring.main.banner-mode=off")
+                .run();
+    }
+
+    @Test
+    public void whatWasWrittenOutAddsUpToTheSameElsewhere() throws IOException {
+        Path saved = Files.createTempFile("mezcla-log", ".jsonl");
+        Files.write(saved, file.lines());
+        try (ConfigurableApplicationContext other = emptyHouse()) {
+            LogFile reading = other.getBean(LogFile.class);
+            assertThat(new LogReadIn(reading, saved.toString()).read())
+                    .isEqualTo(log.book().entries().size() + " entries were read in.");
+            DarkroomLog there = other.getBean(DarkroomLog.class);
+            assertThat(there.state()).isEqualTo(log.state());
+            assertThat(reading.lines()).isEqualTo(file.lines());
+            long newBatch = other.getBean(TransactionTemplate.class).execute(status -> there.newBatch());
+            assertThat(log.state().batches().keySet()).doesNotContain(newBatch);
+            assertThat(other.getBean(Members.class).all())
+                    .extracting(member -> member.name())
+                    .containsAll(log.book().writers());
+            assertThat(new LogReadIn(reading, saved.toString()).read()).contains("logged in this house already");
+        }
+    }
+
+    @Test
+    public void aFaultyLineIsNamedAndNothingIsReadIn() throws IOException {
+        List<String> lines = new ArrayList<>(file.lines());
+        lines.add(lines.get(lines.size() - 1));
+        try (ConfigurableApplicationContext other = emptyHouse()) {
+            LogFile reading = other.getBean(LogFile.class);
+            Path twice = Files.createTempFile("mezcla-log", ".jsonl");
+            Files.write(twice, lines);
+            assertThat(new LogReadIn(reading, twice.toString()).read())
+                    .startsWith("Nothing was read in. Line " + lines.size());
+            assertThatThrownBy(() -> reading.read(List.of("{}"))).hasMessageContaining("not-a-log-line");
+            assertThatThrownBy(() -> reading.read(List.of("no JSON"))).hasMessageContaining("not-a-log-line");
+            assertThat(other.getBean(DarkroomLog.class).book().entries()).isEmpty();
+            assertThat(new LogReadIn(reading, twice + ".gone").read()).startsWith("There is no such file");
+        }
+    }
+}
