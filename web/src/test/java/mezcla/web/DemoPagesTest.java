@@ -10,9 +10,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 import java.util.stream.Stream;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.shell.Members;
-import mezcla.web.shell.SignedIn;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;

@@ -14,7 +14,7 @@ import mezcla.batch.ShortCode;
 import mezcla.log.FilmInspected;
 import mezcla.log.Sign;
 import mezcla.verdict.State;
-import mezcla.web.drawing.LifeWindowDrawing;
+import mezcla.web.drawing.plot.LifeWindowDrawing;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.look.SignGuide;

@@ -23,9 +23,9 @@ import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
 import mezcla.log.RunLogged;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.shell.Members;
-import mezcla.web.shell.SignedIn;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
@@ -90,7 +90,7 @@ public class WrongClockTest extends DemoApplicationTest {
 
     @BeforeMethod
     public void members() {
-        ines = (SignedIn) members.loadUserByUsername("ines");
+        ines = (SignedIn) members.loadUserByUsername("bram");
         devi = (SignedIn) members.loadUserByUsername("devi");
         WrongClock.WRONG_BY.set(Duration.ZERO);
     }

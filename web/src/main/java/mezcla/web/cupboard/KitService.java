@@ -19,12 +19,12 @@ import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.KitSplit;
+import mezcla.web.access.SignedIn;
+import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.shell.Figures;
-import mezcla.web.shell.FormObjection;
-import mezcla.web.shell.SignedIn;
+import mezcla.web.words.Figures;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -2,7 +2,7 @@ package mezcla.web.drawing;
 
 import java.util.Locale;
 import mezcla.batch.DrumLevel;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 
 /**
  * A waste drum, filled as far as it is.

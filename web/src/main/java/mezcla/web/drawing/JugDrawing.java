@@ -9,7 +9,7 @@ import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BenchAct;
 import mezcla.mixing.BenchWalk;
 import mezcla.mixing.MixPlan;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 
 /**
  * A jug with the layers of a bath: start water, each part, and what tops it up. Lengths are in the units of the drawing.

@@ -1,11 +1,11 @@
 package mezcla.web.evidence;
 
 import java.util.Map;
-import mezcla.web.shell.FieldErrors;
-import mezcla.web.shell.FormObjection;
-import mezcla.web.shell.OneTimeForms;
-import mezcla.web.shell.SignedIn;
-import mezcla.web.shell.TypedText;
+import mezcla.web.access.SignedIn;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.TypedText;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;

@@ -10,9 +10,9 @@ import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.verdict.RunObjection;
-import mezcla.web.shell.FieldErrors;
-import mezcla.web.shell.FormObjection;
-import mezcla.web.shell.TypedText;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.TypedText;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.util.UriComponentsBuilder;
 

@@ -1,6 +1,7 @@
 package mezcla.web.house;
 
 import java.time.ZoneId;
+import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 

@@ -7,6 +7,7 @@ import mezcla.log.Bottle;
 import mezcla.log.Place;
 import mezcla.measure.FilmFormat;
 import mezcla.verdict.School;
+import mezcla.web.words.Units;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;

@@ -49,7 +49,7 @@ import mezcla.log.RunStarted;
 import mezcla.log.Suspect;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
 /** Tells what happened, entry by entry. */

@@ -5,9 +5,9 @@ import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
 import mezcla.web.house.House;
-import mezcla.web.shell.FieldErrors;
-import mezcla.web.shell.FormObjection;
 import org.jspecify.annotations.Nullable;
 
 /** What somebody looks for in the journal, as it was typed. */

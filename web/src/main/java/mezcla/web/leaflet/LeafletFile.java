@@ -14,7 +14,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
-import mezcla.web.shell.ObjectionWords;
+import mezcla.web.words.ObjectionWords;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -42,7 +42,7 @@ public record LeafletFile(@Nullable Leaflet leaflet, List<String> faults) {
     }
 
     /** Reads a file. */
-    static LeafletFile of(String document) {
+    public static LeafletFile of(String document) {
         JsonNode root;
         try {
             root = JSON.readTree(document);

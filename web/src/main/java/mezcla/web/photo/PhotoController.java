@@ -2,7 +2,7 @@ package mezcla.web.photo;
 
 import java.time.Duration;
 import mezcla.measure.Refusal;
-import mezcla.web.shell.FormObjection;
+import mezcla.web.forms.FormObjection;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;

@@ -20,7 +20,7 @@ import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.ImageOutputStream;
 import mezcla.measure.Refusal;
-import mezcla.web.shell.FormObjection;
+import mezcla.web.forms.FormObjection;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 

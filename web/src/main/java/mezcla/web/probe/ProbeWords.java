@@ -2,7 +2,7 @@ package mezcla.web.probe;
 
 import java.util.List;
 import mezcla.processing.ProbeWatch;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
 /** What probes show, in words. */

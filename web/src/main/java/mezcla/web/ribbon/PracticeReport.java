@@ -7,7 +7,7 @@ import mezcla.leaflet.Timing;
 import mezcla.processing.EquivalentDevelopment;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
 /**

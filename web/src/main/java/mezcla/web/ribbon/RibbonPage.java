@@ -1,10 +1,10 @@
 package mezcla.web.ribbon;
 
 import mezcla.processing.RunSteps;
-import mezcla.web.drawing.RibbonDrawing;
+import mezcla.web.drawing.plot.RibbonDrawing;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.RunHabits;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tools.jackson.databind.json.JsonMapper;

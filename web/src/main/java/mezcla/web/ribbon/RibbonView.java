@@ -11,7 +11,7 @@ import mezcla.measure.ProcessingTime;
 import mezcla.processing.Agitation;
 import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -7,8 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
-import mezcla.web.drawing.RibbonDrawing;
-import mezcla.web.shell.Figures;
+import mezcla.web.drawing.plot.RibbonDrawing;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -14,7 +14,7 @@ import mezcla.processing.RunSteps;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.probe.ProbeWords;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -11,10 +11,10 @@ import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.State;
 import mezcla.web.drawing.CrateDrawing;
-import mezcla.web.shell.Figures;
-import mezcla.web.shell.ObjectionWords;
-import mezcla.web.shell.ReasonWords;
-import mezcla.web.shell.StateWords;
+import mezcla.web.words.Figures;
+import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.ReasonWords;
+import mezcla.web.words.StateWords;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -23,8 +23,8 @@ import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.shell.Figures;
 import mezcla.web.waste.WasteService;
+import mezcla.web.words.Figures;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

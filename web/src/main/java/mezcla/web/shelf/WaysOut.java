@@ -21,7 +21,7 @@ import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.WayOut;
 import mezcla.web.house.Tank;
-import mezcla.web.shell.Figures;
+import mezcla.web.words.Figures;
 
 /** Tells what else can be done when no batch takes the film, each with time and cost. */
 final class WaysOut {

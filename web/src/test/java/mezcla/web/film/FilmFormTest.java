@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
-import mezcla.web.shell.FieldErrors;
+import mezcla.web.forms.FieldErrors;
 import org.testng.annotations.Test;
 
 public class FilmFormTest {

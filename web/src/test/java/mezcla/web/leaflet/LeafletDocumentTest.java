@@ -22,6 +22,8 @@ import mezcla.leaflet.Recipe;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
 import mezcla.processing.ExampleCheck;
+import mezcla.web.leaflet.editor.SheetForm;
+import mezcla.web.leaflet.editor.SheetReading;
 import org.springframework.core.io.ClassPathResource;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;

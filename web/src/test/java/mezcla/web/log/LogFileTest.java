@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.MezclaApplication;
-import mezcla.web.shell.Members;
+import mezcla.web.access.Members;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -27,11 +27,10 @@ public class LogFileTest extends DemoApplicationTest {
 
     private static ConfigurableApplicationContext emptyHouse() throws IOException {
         return new SpringApplicationBuilder(MezclaApplication.class)
-                .properties(
-                        "mezcla.data=" + Files.createTempDirectory("mezcla-empty"),
-                        "server.port=0",
-                        "spring.main.banner-mode=off")
-                .run();
+                .run(
+                        "--mezcla.data=" + Files.createTempDirectory("mezcla-empty"),
+                        "--server.port=0",
+                        "--spring.main.banner-mode=off");
     }
 
     @Test
@@ -63,7 +62,7 @@ public class LogFileTest extends DemoApplicationTest {
             Path twice = Files.createTempFile("mezcla-log", ".jsonl");
             Files.write(twice, lines);
             assertThat(new LogReadIn(reading, twice.toString()).read())
-                    .startsWith("Nothing was read in. Line " + lines.size());
+                    .startsWith("Line " + lines.size() + " is no line of a log");
             assertThatThrownBy(() -> reading.read(List.of("{}"))).hasMessageContaining("not-a-log-line");
             assertThatThrownBy(() -> reading.read(List.of("no JSON"))).hasMessageContaining("not-a-log-line");
             assertThat(other.getBean(DarkroomLog.class).book().entries()).isEmpty();

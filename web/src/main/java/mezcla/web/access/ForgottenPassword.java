@@ -1,0 +1,44 @@
+package mezcla.web.access;
+
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Gives a member whose password is lost a new one, for whoever can reach the console, and stops. */
+@Component
+@ConditionalOnProperty("mezcla.forgotten-password")
+class ForgottenPassword {
+    private static final int LENGTH = 12;
+
+    private final Members members;
+    private final String signInName;
+
+    ForgottenPassword(Members members, @Value("${mezcla.forgotten-password}") String signInName) {
+        this.members = members;
+        this.signInName = signInName;
+    }
+
+    @EventListener
+    void setAndStop(ApplicationReadyEvent ready) {
+        System.out.println(newPassword());
+        System.exit(SpringApplication.exit(ready.getApplicationContext()));
+    }
+
+    /** What to tell whoever asked. */
+    String newPassword() {
+        return members.all().stream()
+                .filter(member -> member.signInName().equalsIgnoreCase(signInName))
+                .findFirst()
+                .map(this::newPassword)
+                .orElse("Nobody signs in as " + signInName + ".");
+    }
+
+    private String newPassword(SignedIn member) {
+        String password = Unguessable.letters(LENGTH);
+        members.setPassword(member.id(), password);
+        return "%s signs in as %s with the password %s".formatted(member.name(), member.signInName(), password);
+    }
+}

@@ -1,0 +1,72 @@
+package mezcla.web.access;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import mezcla.web.words.Units;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.userdetails.UserDetails;
+
+/**
+ * The member who is signed in.
+ *
+ * @param id the member
+ * @param name how the others call them
+ * @param signInName what they type to sign in
+ * @param passwordHash their password, hashed
+ * @param role MEMBER or STEWARD
+ * @param units how they read figures; null for as the house does
+ * @param pinHash their PIN for shared devices, hashed; null for none
+ */
+public record SignedIn(
+        long id,
+        String name,
+        String signInName,
+        String passwordHash,
+        String role,
+        @Nullable Units units,
+        @Nullable String pinHash)
+        implements UserDetails {
+    /** The member whose page is being answered; empty for nobody. */
+    public static Optional<SignedIn> here() {
+        Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
+        return signedIn != null && signedIn.getPrincipal() instanceof SignedIn member
+                ? Optional.of(member)
+                : Optional.empty();
+    }
+
+    /** Whether they may discard and change the house. */
+    public boolean isSteward() {
+        return role.equals("STEWARD");
+    }
+
+    /** The same member at a device where somebody else is signed in: no more than that account may do. */
+    SignedIn asGuestOf(SignedIn account) {
+        return account.isSteward() ? this : new SignedIn(id, name, signInName, passwordHash, "MEMBER", units, pinHash);
+    }
+
+    @Override
+    public Collection<? extends GrantedAuthority> getAuthorities() {
+        return List.of(new SimpleGrantedAuthority("ROLE_" + role));
+    }
+
+    @Override
+    public String getPassword() {
+        return passwordHash;
+    }
+
+    @Override
+    public String getUsername() {
+        return signInName;
+    }
+
+    /** Without the password, so that it never reaches a log. */
+    @Override
+    public String toString() {
+        return name + " (" + role + ")";
+    }
+}

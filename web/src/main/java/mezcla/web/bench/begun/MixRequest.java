@@ -1,0 +1,14 @@
+package mezcla.web.bench.begun;
+
+import java.util.List;
+import java.util.Map;
+import mezcla.mixing.MixPlan;
+
+/**
+ * What shall be mixed.
+ *
+ * @param kits the kits that it is mixed from, the first one's parts first
+ * @param wanted how much of which bath, by its key
+ * @param typed what was typed for that, by the bath's key
+ */
+public record MixRequest(List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed) {}

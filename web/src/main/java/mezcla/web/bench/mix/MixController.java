@@ -1,0 +1,158 @@
+package mezcla.web.bench.mix;
+
+import java.util.List;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
+import mezcla.web.access.SignedIn;
+import mezcla.web.bench.begun.MixRequest;
+import mezcla.web.cupboard.CupboardService;
+import mezcla.web.forms.Beside;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.TypedText;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The Bench: from a kit to a batch. */
+@Controller
+class MixController {
+    private static final int NAME_CHARACTERS = 40;
+
+    private final MixService mixes;
+    private final CupboardService cupboard;
+    private final OneTimeForms forms;
+
+    MixController(MixService mixes, CupboardService cupboard, OneTimeForms forms) {
+        this.mixes = mixes;
+        this.cupboard = cupboard;
+        this.forms = forms;
+    }
+
+    @GetMapping("/kits/{id}/mix")
+    ModelAndView plan(
+            @PathVariable long id,
+            @ModelAttribute("form") MixForm form,
+            @RequestParam(name = "volume", required = false) @Nullable String typedVolume,
+            Model model) {
+        if (!forms.isKey(form.getFormKey())) {
+            return forms.askAgainWithNewKey();
+        }
+        if (typedVolume == null) {
+            form.setVolume(mixes.usualVolume(id));
+        }
+        return page("bench/mix", id, form, new FieldErrors(), model);
+    }
+
+    /** The plan on one page, to print. */
+    @GetMapping("/kits/{id}/mix/card")
+    ModelAndView card(@PathVariable long id, @ModelAttribute("form") MixForm form, Model model) {
+        return page("bench/card", id, form, new FieldErrors(), model);
+    }
+
+    @PostMapping("/kits/{id}/batches")
+    ModelAndView mix(
+            @PathVariable long id,
+            @ModelAttribute("form") MixForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        return answer(id, form, errors, model, (request, name) -> {
+            long batch = mixes.mix(member, request, name, form.getBottles(), errors);
+            return batch == 0 ? "" : "/batches/" + batch + "?mixed";
+        });
+    }
+
+    @PostMapping("/kits/{id}/mixes")
+    ModelAndView begin(
+            @PathVariable long id,
+            @ModelAttribute("form") MixForm form,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        FieldErrors errors = new FieldErrors();
+        if (!form.isRead()) {
+            errors.add("read", Refusal.of(new FormObjection.CautionsUnread()));
+        }
+        return answer(id, form, errors, model, (request, name) -> {
+            long mix = mixes.begin(member, request, name, form.getBottles(), errors);
+            return mix == 0 ? "" : "/mixes/" + mix;
+        });
+    }
+
+    /** Does something with a mix that could be read; leads nowhere where a bottle was refused. */
+    private interface Act {
+        String on(MixRequest request, String name);
+    }
+
+    private ModelAndView answer(long id, MixForm form, FieldErrors errors, Model model, Act act) {
+        MixRequest request = form.request(id, mixes.baths(id), errors);
+        String name =
+                errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
+        if (request != null && name != null && errors.none()) {
+            try {
+                return new ModelAndView("redirect:"
+                        + forms.once(form.getFormKey(), () -> {
+                            String page = act.on(request, name);
+                            if (page.isEmpty()) {
+                                throw Refusal.of(new FormObjection.BottleMissing());
+                            }
+                            return page;
+                        }));
+            } catch (Refusal refusal) {
+                if (errors.none()) {
+                    errors.add(fieldOf(refusal), refusal);
+                }
+            }
+        }
+        return page("bench/mix", id, form, errors, model);
+    }
+
+    private static String fieldOf(Refusal refusal) {
+        return Beside.field("volume").or("second").apply(refusal.objection());
+    }
+
+    private ModelAndView page(String template, long id, MixForm form, FieldErrors errors, Model model) {
+        Leaflet leaflet = mixes.leaflet(id);
+        List<Bath> baths = mixes.baths(id);
+        FieldErrors reading = new FieldErrors();
+        MixRequest request = form.request(id, baths, reading);
+        reading.all().forEach(errors::say);
+        MixService.Proposal proposal = null;
+        if (request != null) {
+            try {
+                proposal = mixes.propose(request);
+            } catch (Refusal refusal) {
+                errors.add(fieldOf(refusal), refusal);
+            }
+        }
+        if (proposal != null) {
+            proposal.bottles().forEach(form.getBottles()::putIfAbsent);
+            model.addAttribute("mix", proposal.view());
+        }
+        if (form.getName().isEmpty() && errors.none()) {
+            form.setName(leaflet.name());
+        }
+        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
+        model.addAttribute("notes", mixes.notes(id));
+        model.addAttribute("quick", mixes.quick(id));
+        model.addAttribute("others", mixes.others(id));
+        model.addAttribute("choice", baths);
+        model.addAttribute("kitId", id);
+        model.addAttribute("kitName", leaflet.name());
+        model.addAttribute("form", form);
+        model.addAttribute("errors", errors);
+        return new ModelAndView(
+                template, model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+}

@@ -1,0 +1,295 @@
+package mezcla.web.bench.mix;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import mezcla.batch.Bottling;
+import mezcla.batch.KitState;
+import mezcla.batch.LogState;
+import mezcla.batch.Stock;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.log.BatchMixed;
+import mezcla.log.Bottle;
+import mezcla.log.MixedFill;
+import mezcla.log.NoteLeft;
+import mezcla.measure.Refusal;
+import mezcla.mixing.BatchPlan;
+import mezcla.mixing.JugChoice;
+import mezcla.mixing.KitSplit;
+import mezcla.web.access.SignedIn;
+import mezcla.web.bench.begun.MixRequest;
+import mezcla.web.bench.begun.Mixes;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tool;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.words.Figures;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Plans mixes and logs them. */
+@Service
+public class MixService {
+    private static final double USUAL_ML = 1000;
+
+    private final DarkroomLog log;
+    private final HouseService houses;
+    private final Mixes mixes;
+
+    MixService(DarkroomLog log, HouseService houses, Mixes mixes) {
+        this.mixes = mixes;
+        this.log = log;
+        this.houses = houses;
+    }
+
+    /** What a mix would be, with the bottles that it can go into. */
+    record Proposal(BatchPlan plan, MixView view, Map<String, String> bottles) {}
+
+    /**
+     * The leaflet of a kit.
+     *
+     * @throws Refusal {@code unknown-kit}
+     */
+    @Transactional(readOnly = true)
+    public Leaflet leaflet(long kitId) {
+        return log.state().kit(kitId).arrival().leaflet();
+    }
+
+    /** A volume to begin with: a litre, or as much as the kit still makes. */
+    @Transactional(readOnly = true)
+    public String usualVolume(long kitId) {
+        KitState kit = log.state().kit(kitId);
+        List<String> taking = kit.complete().stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .map(Bath::key)
+                .toList();
+        if (taking.isEmpty()) {
+            return "1 L";
+        }
+        double largest = KitSplit.of(kit.arrival().leaflet().recipes(taking), kit.left(), USUAL_ML)
+                .largestMl();
+        return largest >= USUAL_ML || largest < 1 ? "1 L" : "%d ml".formatted((long) Math.floor(largest + 1e-6));
+    }
+
+    /** The baths of a kit that it has every part for. */
+    @Transactional(readOnly = true)
+    public List<Bath> baths(long kitId) {
+        return log.state().kit(kitId).complete();
+    }
+
+    /** Other kits of the same leaflet that can help out. */
+    @Transactional(readOnly = true)
+    public List<MixView.BottleChoice> others(long kitId) {
+        LogState state = log.state();
+        String sheet = state.kit(kitId).arrival().leaflet().key();
+        return state.kits().values().stream()
+                .filter(kit ->
+                        kit.id() != kitId && kit.arrival().leaflet().key().equals(sheet))
+                .filter(kit -> kit.parts().stream().anyMatch(part -> part.left() > 0))
+                .map(kit -> new MixView.BottleChoice(kit.id(), "Kit " + kit.id()))
+                .toList();
+    }
+
+    /**
+     * Volumes to choose with one press: bottles that are free for every bath, and as much as the kits make.
+     *
+     * @param volume what is filled in
+     * @param label what is said
+     */
+    public record Quick(String volume, String label) {}
+
+    /** Volumes to choose with one press. */
+    @Transactional(readOnly = true)
+    public List<Quick> quick(long kitId) {
+        LogState state = log.state();
+        KitState kit = state.kit(kitId);
+        List<Bath> complete = kit.complete();
+        List<String> taking = complete.stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .map(Bath::key)
+                .toList();
+        if (taking.isEmpty()) {
+            return List.of();
+        }
+        double largest = Math.floor(KitSplit.of(kit.arrival().leaflet().recipes(taking), kit.left(), USUAL_ML)
+                        .largestMl()
+                + 1e-6);
+        List<Quick> quick = new ArrayList<>();
+        mixes.shelf(state).freeFor(0, houses.bottles()).stream()
+                .collect(Collectors.groupingBy(Bottle::capacityMl, TreeMap::new, Collectors.counting()))
+                .forEach((capacity, count) -> {
+                    if (count >= complete.size() && capacity <= largest) {
+                        quick.add(new Quick(typed(capacity), "Bottles of " + Figures.ml(capacity)));
+                    }
+                });
+        if (largest >= 1) {
+            quick.add(new Quick(typed(largest), "All the kit makes, " + Figures.ml(largest)));
+        }
+        return quick;
+    }
+
+    private static String typed(double ml) {
+        return Figures.plain(ml, 0).replace("\u202f", "") + " ml";
+    }
+
+    /**
+     * Plans a mix and finds a bottle for each bath.
+     *
+     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
+     */
+    @Transactional(readOnly = true)
+    Proposal propose(MixRequest request) {
+        LogState state = log.state();
+        BatchPlan plan = Mixes.stock(state, request.kits()).plan(request.wanted());
+        List<Bottle> bottles = houses.bottles();
+        Bottling bottling = mixes.shelf(state);
+        Map<String, String> chosen = new HashMap<>();
+        for (BatchPlan.PlannedBath bath : plan.baths()) {
+            bottling.freeFor(bath.mix().finalMl(), bottles).stream().findFirst().ifPresent(bottle -> {
+                bottling.take(bottle, bath.mix().finalMl());
+                chosen.put(bath.bath().key(), Long.toString(bottle.id()));
+            });
+        }
+        Bottling shelf = mixes.shelf(state);
+        MixView view =
+                MixView.of(title(plan, request), plan, equipment(), volumeMl -> shelf.freeFor(volumeMl, bottles));
+        String free = bottles.stream()
+                .filter(bottle -> chosen.containsValue(Long.toString(bottle.id())))
+                .map(Bottle::label)
+                .collect(Collectors.joining(", "));
+        return new Proposal(plan, view.with(new MixView.SetUp("Bottles, empty and clean", free)), chosen);
+    }
+
+    private static String title(BatchPlan plan, MixRequest request) {
+        long volumes = request.typed().values().stream().distinct().count();
+        boolean all = plan.baths().size() == plan.leaflet().baths().size();
+        String what = volumes == 1
+                ? MixView.asTyped(request.typed().values().iterator().next()) + " of "
+                        + (all ? "every bath" : names(plan))
+                : plan.baths().stream()
+                        .map(bath ->
+                                MixView.asTyped(request.typed().get(bath.bath().key())) + " of "
+                                        + Figures.within(bath.bath().role().name()))
+                        .collect(Collectors.joining(", "));
+        return "Mix %s, with %s of water in all".formatted(what, Figures.inAll(plan.waterMl()));
+    }
+
+    private static String names(BatchPlan plan) {
+        return plan.baths().stream()
+                .map(bath -> Figures.within(bath.bath().role().name()))
+                .collect(Collectors.joining(" and "));
+    }
+
+    /** What the house mixes with. */
+    public MixView.Equipment equipment() {
+        return new MixView.Equipment(
+                houses.tools().stream().map(Tool::measuring).toList(),
+                houses.jugs().stream()
+                        .map(jug -> new JugChoice(jug.name(), jug.capacityMl()))
+                        .toList(),
+                new BenchWater(houses.surroundings(), houses.heaters()));
+    }
+
+    /**
+     * Logs a mix that is done already, as it was planned.
+     *
+     * @param who who mixed it
+     * @param request what was mixed
+     * @param name what the batch is called
+     * @param chosen the bottle of each bath, by the bath's key
+     * @param errors where refusals about bottles are put
+     * @return the batch, or 0 when a bottle was refused
+     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
+     */
+    @Transactional
+    long mix(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
+        LogState state = log.state();
+        Stock stock = Mixes.stock(state, request.kits());
+        BatchPlan plan = stock.plan(request.wanted());
+        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);
+        if (!errors.none()) {
+            return 0;
+        }
+        List<MixedFill> fills = new ArrayList<>();
+        for (BatchPlan.PlannedBath bath : plan.baths()) {
+            String key = bath.bath().key();
+            fills.add(new MixedFill(
+                    log.newFill(),
+                    plan.leaflet(),
+                    key,
+                    bath.mix().finalMl(),
+                    request.typed().get(key),
+                    bottles.get(key),
+                    stock.uses(bath),
+                    null));
+        }
+        long batchId = log.newBatch();
+        log.add(who, stamp -> new BatchMixed(stamp, batchId, name, fills));
+        return batchId;
+    }
+
+    /**
+     * Begins a mix at the bench.
+     *
+     * @return the mix, or 0 when a bottle was refused
+     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
+     */
+    @Transactional
+    public long begin(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
+        LogState state = log.state();
+        Stock stock = Mixes.stock(state, request.kits());
+        BatchPlan plan = stock.plan(request.wanted());
+        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);
+        return errors.none()
+                ? mixes.begin(
+                        who,
+                        new Mixes.Beginning(
+                                stock.leaflet(), request, stock.left(), bottles, log.newBatch(), name, null, null))
+                : 0;
+    }
+
+    private Map<String, Bottle> bottles(
+            BatchPlan plan, Bottling bottling, Map<String, String> chosen, FieldErrors errors) {
+        List<Bottle> owned = houses.bottles();
+        Map<String, Bottle> bottles = new HashMap<>();
+        for (BatchPlan.PlannedBath bath : plan.baths()) {
+            String key = bath.bath().key();
+            errors.read("bottle-" + key, () -> {
+                Bottle bottle = owned.stream()
+                        .filter(each -> Long.toString(each.id()).equals(chosen.get(key)))
+                        .findFirst()
+                        .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
+                bottling.take(bottle, bath.mix().finalMl());
+                return bottles.put(key, bottle);
+            });
+        }
+        return bottles;
+    }
+
+    /** What members wanted to be remembered when that kit is mixed again, the newest first. */
+    @Transactional(readOnly = true)
+    public List<String> notes(long kitId) {
+        LogState state = log.state();
+        String sheet = state.kit(kitId).arrival().leaflet().key();
+        return state.batches().values().stream()
+                .filter(batch -> batch.leaflet().key().equals(sheet))
+                .flatMap(batch -> batch.notes().stream())
+                .sorted(Comparator.comparing((NoteLeft note) -> note.stamp().happenedAt())
+                        .reversed())
+                .map(note -> "%s (%s, %s, batch %d)"
+                        .formatted(
+                                note.text(),
+                                note.stamp().who(),
+                                Figures.day(
+                                        note.stamp().happenedAt(),
+                                        houses.house().timeZone()),
+                                note.batchId()))
+                .toList();
+    }
+}

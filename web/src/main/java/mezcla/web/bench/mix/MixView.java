@@ -1,0 +1,301 @@
+package mezcla.web.bench.mix;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import mezcla.leaflet.Addition;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Part;
+import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Unit;
+import mezcla.log.Bottle;
+import mezcla.measure.Refusal;
+import mezcla.mixing.BatchPlan;
+import mezcla.mixing.Caution;
+import mezcla.mixing.JugChoice;
+import mezcla.mixing.MixPlan;
+import mezcla.mixing.Tool;
+import mezcla.mixing.ToolChoice;
+import mezcla.web.drawing.JugDrawing;
+import mezcla.web.words.Figures;
+import mezcla.web.words.Units;
+
+/**
+ * The plan of a mix, in words and lines.
+ *
+ * @param title how much, and how much water in all
+ * @param baths each bath, in the order of mixing
+ * @param cautions what to look out for with these parts, and no more
+ * @param setUp what to put out before starting
+ */
+public record MixView(String title, List<Bath> baths, List<String> cautions, List<SetUp> setUp) {
+    /**
+     * A line of the set-up list.
+     *
+     * @param what a kind of thing
+     * @param which the things
+     */
+    public record SetUp(String what, String which) {}
+
+    /**
+     * A bath of the plan.
+     *
+     * @param key the bath's key
+     * @param letters its letters
+     * @param name its name
+     * @param volume how much it makes
+     * @param acts what to do, in order
+     * @param checks what is pointed out
+     * @param jug the jug it ends in
+     * @param bottles the bottles that it can go into
+     * @param water the water and its temperatures
+     * @param mixedIn the jug of the house that holds it, or that none does
+     */
+    public record Bath(
+            String key,
+            String letters,
+            String name,
+            String volume,
+            List<Act> acts,
+            List<String> checks,
+            JugDrawing jug,
+            List<BottleChoice> bottles,
+            List<String> water,
+            String mixedIn) {}
+
+    /**
+     * One thing to do.
+     *
+     * @param what the act
+     * @param amount the figure that matters; empty for none
+     * @param of what it is a figure of
+     * @param note what else to know; empty for nothing
+     * @param warning what no tool of the house does well; empty for nothing
+     */
+    public record Act(String what, String amount, String of, String note, String warning) {}
+
+    /**
+     * A bottle to choose.
+     *
+     * @param id the bottle
+     * @param label what is written on it, and what it holds
+     */
+    public record BottleChoice(long id, String label) {}
+
+    /** Bottles that a volume fits into. */
+    public interface FreeBottles {
+        List<Bottle> holding(double volumeMl);
+    }
+
+    /** What the house has to mix with. */
+    public record Equipment(List<Tool> tools, List<JugChoice> jugs, BenchWater water) {}
+
+    /** The same with one more thing to put out. */
+    MixView with(SetUp more) {
+        List<SetUp> all = new ArrayList<>(setUp);
+        if (!more.which().isEmpty()) {
+            all.add(more);
+        }
+        return new MixView(title, baths, cautions, all);
+    }
+
+    /** A volume as it was typed; a bare number with the unit that stood beside it. */
+    public static String asTyped(String typed) {
+        return typed.matches("[0-9.,]+") ? typed + "\u00a0" + Units.shown().volumeName() : typed;
+    }
+
+    public static MixView of(String title, BatchPlan plan, Equipment house, FreeBottles free) {
+        List<Bath> baths = plan.baths().stream()
+                .map(bath -> bath(plan.leaflet(), bath, house, free))
+                .toList();
+        List<mezcla.leaflet.Bath> mixed =
+                plan.baths().stream().map(BatchPlan.PlannedBath::bath).toList();
+        return new MixView(
+                title,
+                baths,
+                Caution.of(plan.leaflet(), mixed).stream().map(CautionWords::of).toList(),
+                setUp(plan, house));
+    }
+
+    private static List<SetUp> setUp(BatchPlan plan, Equipment house) {
+        List<SetUp> lines = new ArrayList<>();
+        lines.add(new SetUp("Tools", String.join(", ", toolsFor(plan, house.tools()))));
+        String jugs = plan.baths().stream()
+                .map(bath -> jug(bath, house.jugs()).map(JugChoice::name).orElse(""))
+                .filter(name -> !name.isEmpty())
+                .distinct()
+                .collect(Collectors.joining(", "));
+        lines.add(new SetUp("Jugs", jugs));
+        lines.add(new SetUp(
+                "Water",
+                "%s in all, distilled or deionised if you have it. The cooler first: %s"
+                        .formatted(
+                                Figures.inAll(plan.waterMl()),
+                                String.join(", ", house.water().draws(plan)))));
+        lines.add(new SetUp("Heater", house.water().heaters(plan)));
+        return lines.stream().filter(line -> !line.which().isEmpty()).toList();
+    }
+
+    private static List<String> toolsFor(BatchPlan plan, List<Tool> tools) {
+        return plan.baths().stream()
+                .flatMap(bath -> bath.mix().additions().stream())
+                .filter(planned -> !planned.wholePart() && planned.amount() > 0)
+                .flatMap(planned -> choice(planned, tools).stream())
+                .map(choice -> choice.tool().name())
+                .distinct()
+                .toList();
+    }
+
+    public static Optional<ToolChoice> choice(MixPlan.PlannedAddition planned, List<Tool> tools) {
+        try {
+            return Optional.of(ToolChoice.of(
+                    planned.amount(),
+                    planned.addition().unit(),
+                    planned.addition().care(),
+                    tools));
+        } catch (Refusal none) {
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<JugChoice> jug(BatchPlan.PlannedBath bath, List<JugChoice> jugs) {
+        return JugChoice.of(bath.mix().finalMl(), Caution.mayFizz(bath.bath().role()), jugs);
+    }
+
+    private static String mixedIn(BatchPlan.PlannedBath bath, List<JugChoice> jugs) {
+        boolean fizzes = Caution.mayFizz(bath.bath().role());
+        String room = fizzes ? "to stir and fizz" : "to stir";
+        return jug(bath, jugs)
+                .map(jug -> "In the %s, with room %s.".formatted(jug.name(), room))
+                .orElseGet(() -> "No jug of the house holds this with room %s: that takes %s."
+                        .formatted(room, Figures.ml(JugChoice.needsMl(bath.mix().finalMl(), fizzes))));
+    }
+
+    private static Bath bath(Leaflet leaflet, BatchPlan.PlannedBath planned, Equipment house, FreeBottles free) {
+        MixPlan mix = planned.mix();
+        return new Bath(
+                planned.bath().key(),
+                planned.bath().role().letters(),
+                planned.bath().role().name(),
+                Figures.ml(mix.finalMl()),
+                acts(leaflet, mix, house.tools()),
+                mix.checks().stream().map(check -> check(check, mix)).toList(),
+                JugDrawing.of(mix),
+                free.holding(mix.finalMl()).stream()
+                        .map(bottle -> new BottleChoice(
+                                bottle.id(),
+                                "%s, %s %s"
+                                        .formatted(
+                                                bottle.label(),
+                                                Figures.ml(bottle.capacityMl()),
+                                                bottle.material().words())))
+                        .toList(),
+                house.water().lines(planned),
+                mix.recipe().mode() == Recipe.Mode.READY_TO_USE ? "" : mixedIn(planned, house.jugs()));
+    }
+
+    private static List<Act> acts(Leaflet leaflet, MixPlan mix, List<Tool> tools) {
+        List<Act> acts = new ArrayList<>();
+        if (mix.startWaterMl() > 0) {
+            acts.add(new Act("Start with", Figures.ml(mix.startWaterMl()), "of water" + at(mix.recipe()), "", ""));
+        }
+        mix.additions().forEach(planned -> acts.add(act(leaflet, mix, planned, tools)));
+        if (mix.recipe().mode() == Recipe.Mode.TOP_UP) {
+            acts.add(new Act(
+                    "Top up to",
+                    Figures.ml(mix.finalMl()),
+                    mix.topUpMl() > 0 ? "with about %s of water".formatted(Figures.ml(mix.topUpMl())) : "",
+                    "",
+                    ""));
+        }
+        return acts;
+    }
+
+    private static String at(Recipe recipe) {
+        Recipe.MixingTemperature mixing = recipe.mixingC();
+        return mixing == null
+                ? ""
+                : " at %s (%s to %s)"
+                        .formatted(
+                                Figures.celsius(mixing.target()),
+                                Figures.celsius(mixing.min()),
+                                Figures.celsius(mixing.max()));
+    }
+
+    private static Act act(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
+        Addition addition = planned.addition();
+        Part part = leaflet.part(addition.part());
+        String amount = Figures.amount(planned.amount(), addition.unit());
+        String vessel = addition.unit() == Unit.G ? "sachet" : "bottle";
+        List<String> notes = new ArrayList<>();
+        Measuring measuring = planned.wholePart()
+                ? new Measuring("all that is left: no measuring", "")
+                : measuring(mix, planned, tools);
+        if (!measuring.how().isEmpty()) {
+            notes.add(measuring.how());
+        }
+        if (addition.waitMinutes() != null) {
+            notes.add("stir for %d min".formatted(addition.waitMinutes()));
+        }
+        if (addition.note() != null) {
+            notes.add(addition.note());
+        }
+        if (part.unit() == Unit.G && !planned.wholePart()) {
+            notes.add("powder split by weight is unofficial: what is in it can have settled apart");
+        }
+        String verb = mix.recipe().mode() == Recipe.Mode.READY_TO_USE ? "Pour" : "Add";
+        return planned.wholePart()
+                ? new Act(
+                        "Empty the whole " + vessel + ",",
+                        amount,
+                        "of " + part.name(),
+                        String.join("; ", notes),
+                        measuring.warning())
+                : new Act(verb, amount, "of " + part.name(), String.join("; ", notes), measuring.warning());
+    }
+
+    /** With which tool, or why with none. */
+    public record Measuring(String how, String warning) {}
+
+    public static Measuring measuring(MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
+        Addition addition = planned.addition();
+        String within = "within " + Figures.plain(addition.care().tolerance() * 100, 0) + " %";
+        Optional<ToolChoice> found = choice(planned, tools);
+        if (found.isEmpty()) {
+            return new Measuring("", "No tool of the house measures this; it should be " + within + ".");
+        }
+        ToolChoice choice = found.get();
+        String with = "%s, %s".formatted(choice.tool().name(), Figures.count(choice.fills(), "fill"));
+        if (choice.good()) {
+            return new Measuring(addition.care() == Addition.Care.CRITICAL ? with + ", " + within : with, "");
+        }
+        String off = "Too coarse: it can be %s %% off, and should be %s"
+                .formatted(Figures.plain(choice.relative() * 100, 1), within);
+        Double smallest = choice.smallestGood();
+        return new Measuring(
+                with,
+                smallest == null
+                        ? off + ". This tool never measures it well."
+                        : off
+                                + ". With this tool, mix %s at least."
+                                        .formatted(Figures.ml(Math.ceil(mix.finalMl() * smallest / planned.amount()))));
+    }
+
+    private static String check(MixPlan.Check check, MixPlan mix) {
+        return switch (check) {
+            case START_WATER_LOWERED ->
+                "Start water is %s less than the recipe says: the parts need the room."
+                        .formatted(Figures.ml(mix.startWaterLoweredByMl()));
+            case AT_THE_MARK -> "The level is at the mark before topping up.";
+            case WEAKER ->
+                "Stretched: %s weaker than printed."
+                        .formatted(Figures.plain((1 - mix.strength()) * 100, 1) + "\u00a0%");
+            case STRONGER ->
+                "Mixed stronger: %s above what is printed."
+                        .formatted(Figures.plain((mix.strength() - 1) * 100, 1) + "\u00a0%");
+            case MAKES_OTHER_VOLUME ->
+                "Water and parts make %s, which is not what was asked for.".formatted(Figures.ml(mix.finalMl()));
+        };
+    }
+}

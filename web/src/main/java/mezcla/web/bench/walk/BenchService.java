@@ -1,0 +1,508 @@
+package mezcla.web.bench.walk;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import mezcla.batch.KitState;
+import mezcla.batch.PartState;
+import mezcla.batch.ShortCode;
+import mezcla.leaflet.Addition;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Part;
+import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Unit;
+import mezcla.log.Bottle;
+import mezcla.log.WasteRoute;
+import mezcla.mixing.BatchPlan;
+import mezcla.mixing.BathMade;
+import mezcla.mixing.BenchAct;
+import mezcla.mixing.BenchWalk;
+import mezcla.mixing.Caution;
+import mezcla.mixing.JugChoice;
+import mezcla.mixing.MixPlan;
+import mezcla.mixing.ToolChoice;
+import mezcla.web.bench.begun.MixMapper;
+import mezcla.web.bench.begun.Mixes;
+import mezcla.web.bench.mix.BenchWater;
+import mezcla.web.bench.mix.MixService;
+import mezcla.web.bench.mix.MixView;
+import mezcla.web.clock.LogClock;
+import mezcla.web.drawing.JugDrawing;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.words.Figures;
+import mezcla.web.words.Units;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Shows mixes at the bench, act by act. */
+@Service
+public class BenchService {
+    private final Mixes mixes;
+    private final MixService plans;
+    private final DarkroomLog log;
+    private final HouseService houses;
+    private final Planning planning;
+    private final LogClock clock;
+
+    BenchService(
+            Mixes mixes, MixService plans, DarkroomLog log, HouseService houses, Planning planning, LogClock clock) {
+        this.mixes = mixes;
+        this.plans = plans;
+        this.log = log;
+        this.houses = houses;
+        this.planning = planning;
+        this.clock = clock;
+    }
+
+    /** The mixes that are not over. */
+    @Transactional(readOnly = true)
+    public List<BenchView.UnderWay> underWay() {
+        return mixes.underWay().stream()
+                .map(mix -> new BenchView.UnderWay(
+                        mix.id(),
+                        what(mix),
+                        "Begun by %s, %s"
+                                .formatted(
+                                        mix.begunBy(),
+                                        Figures.since(
+                                                mix.begunAt(),
+                                                clock.instant(),
+                                                houses.house().timeZone())),
+                        mix.walk()
+                                .now()
+                                .map(act -> "Act %d of %d: %s"
+                                        .formatted(
+                                                act.number() + 1,
+                                                mix.walk().acts().size(),
+                                                Figures.within(words(mix, act))))
+                                .orElse("All acts are done")))
+                .toList();
+    }
+
+    /** Whether a mix is over, and the batch that came of it. */
+    @Transactional(readOnly = true)
+    public Optional<Long> over(long id) {
+        Mixes.Mix mix = mixes.one(id);
+        return mix.ended() ? Optional.of(mix.batchId()) : Optional.empty();
+    }
+
+    /** Whether a batch came of a mix that is over. */
+    @Transactional(readOnly = true)
+    public boolean stands(long batchId) {
+        return log.state().batches().containsKey(batchId);
+    }
+
+    private static String what(Mixes.Mix mix) {
+        BatchPlan plan = mix.walk().plan();
+        String volume = mix.baths().values().stream()
+                                .map(bath -> MixView.asTyped(bath.volumeTyped()))
+                                .distinct()
+                                .count()
+                        == 1
+                ? MixView.asTyped(mix.baths().values().iterator().next().volumeTyped()) + " of "
+                : "";
+        String baths = plan.baths().size() == plan.leaflet().baths().size()
+                ? plan.leaflet().name()
+                : plan.baths().stream()
+                                .map(bath -> Figures.within(bath.bath().role().name()))
+                                .collect(java.util.stream.Collectors.joining(" and "))
+                        + ", " + plan.leaflet().name();
+        return volume + baths;
+    }
+
+    /**
+     * A mix at its act.
+     *
+     * @throws mezcla.measure.Refusal {@code unknown-mix}
+     */
+    @Transactional(readOnly = true)
+    public BenchView view(long id) {
+        Mixes.Mix mix = mixes.one(id);
+        BenchWalk walk = mix.walk();
+        BenchAct now = walk.now().orElse(null);
+        BatchPlan.PlannedBath bath = now == null ? null : walk.bath(now.bath());
+        boolean inJug = now != null && now.kind() != BenchAct.Kind.RINSE_ALL;
+        return new BenchView(
+                id,
+                heading(mix),
+                now == null
+                        ? "All baths are in their bottles"
+                        : "%s: %s".formatted(name(mix, now), Figures.within(words(mix, now))),
+                baths(mix),
+                now == null ? null : now(mix, now),
+                walk.next().map(act -> words(mix, act)).orElse(""),
+                inJug && bath != null ? JugDrawing.filling(walk, bath, now) : null,
+                bath == null ? "" : bath.bath().role().letters(),
+                consequences(mix, bath),
+                walk.last()
+                        .map(act -> new BenchView.Undo(act.number(), words(mix, act)))
+                        .orElse(null),
+                mix.batchId(),
+                mix.name() == null,
+                mix.baths().keySet().stream().anyMatch(mix::isBottled));
+    }
+
+    private String heading(Mixes.Mix mix) {
+        int acts = mix.walk().acts().size();
+        String at = mix.walk()
+                .now()
+                .map(act -> "act %d of %d".formatted(act.number() + 1, acts))
+                .orElse("all %d acts done".formatted(acts));
+        String who = mix.lastBy().equals(mix.begunBy())
+                ? "begun by " + mix.begunBy()
+                : "begun by %s, gone on by %s".formatted(mix.begunBy(), mix.lastBy());
+        return "Mixing %s · %s · %s".formatted(what(mix), at, who);
+    }
+
+    private static String name(Mixes.Mix mix, BenchAct act) {
+        return mix.walk().bath(act.bath()).bath().role().name();
+    }
+
+    private List<BenchView.Bath> baths(Mixes.Mix mix) {
+        List<BenchView.Bath> baths = new ArrayList<>();
+        int now = mix.walk().now().map(BenchAct::number).orElse(Integer.MAX_VALUE);
+        for (BatchPlan.PlannedBath bath : mix.walk().plan().baths()) {
+            baths.add(new BenchView.Bath(
+                    bath.bath().role().letters(),
+                    bath.bath().role().name(),
+                    mix.walk().acts().stream()
+                            .filter(act -> act.bath().equals(bath.bath().key()))
+                            .map(act -> new BenchView.Line(
+                                    words(mix, act),
+                                    act.number() == now ? "now" : act.number() < now ? "ticked" : "later",
+                                    otherwise(mix.walk(), act)))
+                            .toList()));
+        }
+        return baths;
+    }
+
+    private static String otherwise(BenchWalk walk, BenchAct act) {
+        BenchWalk.Tick tick = walk.done().get(act.number());
+        if (tick == null) {
+            return "";
+        }
+        List<String> said = new ArrayList<>();
+        Double poured = tick.poured();
+        if (poured != null) {
+            said.add("really " + Figures.amount(poured, act.unit()));
+        }
+        Double celsius = tick.celsius();
+        if (celsius != null) {
+            said.add("at " + Figures.celsius(celsius));
+        }
+        return String.join(", ", said);
+    }
+
+    private String words(Mixes.Mix mix, BenchAct act) {
+        String amount = Figures.amount(act.amount(), act.unit());
+        return switch (act.kind()) {
+            case WATER -> "Water, %s at %s".formatted(amount, Figures.celsius(water().startC(mix(mix, act))));
+            case PART -> "%s, %s".formatted(part(mix, act).name(), amount);
+            case RINSE_MEASURE -> "Rinse its measure in, " + amount;
+            case WAIT -> "Stir and wait, %s min".formatted(Figures.plain(act.amount(), 0));
+            case TOP_UP -> "Top up to " + amount;
+            case BOTTLE -> "Bottle and label";
+            case RINSE_ALL -> "Rinse everything, five times";
+        };
+    }
+
+    private BenchWater water() {
+        return plans.equipment().water();
+    }
+
+    private static MixPlan mix(Mixes.Mix mix, BenchAct act) {
+        return mix.walk().bath(act.bath()).mix();
+    }
+
+    private static Part part(Mixes.Mix mix, BenchAct act) {
+        return mix.walk()
+                .plan()
+                .leaflet()
+                .part(Objects.requireNonNull(act.planned()).addition().part());
+    }
+
+    private BenchView.Now now(Mixes.Mix mix, BenchAct act) {
+        return switch (act.kind()) {
+            case WATER -> pourWater(mix, act);
+            case PART -> pourPart(mix, act);
+            case RINSE_MEASURE ->
+                plain(
+                        act,
+                        "Rinse its measure with",
+                        Figures.amount(act.amount(), Unit.ML),
+                        "of water, into the mix",
+                        "What sticks to the measure belongs into the bath.",
+                        "It is rinsed");
+            case WAIT -> await(mix, act);
+            case TOP_UP -> topUp(mix, act);
+            case BOTTLE -> bottle(mix, act);
+            case RINSE_ALL ->
+                plain(
+                        act,
+                        "Rinse",
+                        "five times",
+                        "jug, stirrer, funnel and measures",
+                        "Or take the next bath’s own. A drop of bleach or fixer ruins a developer.",
+                        "All is rinsed");
+        };
+    }
+
+    private static BenchView.Now plain(
+            BenchAct act, String verb, String figure, String of, String with, String button) {
+        return new BenchView.Now(
+                act.number(),
+                verb,
+                figure,
+                of,
+                with,
+                "",
+                List.of(),
+                button,
+                "",
+                false,
+                -1,
+                verb + " " + figure + " " + of);
+    }
+
+    private BenchView.Now pourWater(Mixes.Mix mix, BenchAct act) {
+        BatchPlan.PlannedBath bath = mix.walk().bath(act.bath());
+        double startC = water().startC(bath.mix());
+        Recipe.MixingTemperature mixing = bath.mix().recipe().mixingC();
+        String figure = Figures.amount(act.amount(), Unit.ML);
+        String of = "of water at " + Figures.celsius(startC);
+        return new BenchView.Now(
+                act.number(),
+                "Start with",
+                figure,
+                of,
+                jug(bath) + " " + water().blend(act.amount(), startC),
+                mixing == null
+                        ? ""
+                        : "Between %s and %s will do."
+                                .formatted(Figures.celsius(mixing.min()), Figures.celsius(mixing.max())),
+                List.of(),
+                "It is in",
+                "Really poured, " + Units.shown().volumeName(),
+                true,
+                -1,
+                "Start with " + figure + " " + of);
+    }
+
+    private String jug(BatchPlan.PlannedBath bath) {
+        return JugChoice.of(
+                        bath.mix().finalMl(),
+                        Caution.mayFizz(bath.bath().role()),
+                        plans.equipment().jugs())
+                .map(jug -> jug.name() + ".")
+                .orElse("Your largest jug.");
+    }
+
+    private BenchView.Now pourPart(Mixes.Mix mix, BenchAct act) {
+        MixPlan.PlannedAddition planned = Objects.requireNonNull(act.planned());
+        Addition addition = planned.addition();
+        Part part = part(mix, act);
+        BathRole role = mix.walk().bath(act.bath()).bath().role();
+        String figure = Figures.amount(act.amount(), act.unit());
+        List<String> warnings = warnings(mix, addition, part, role);
+        String vessel = act.unit() == Unit.G ? "sachet" : "bottle";
+        MixView.Measuring measuring = planned.wholePart()
+                ? new MixView.Measuring("All that is left of it: no measuring.", "")
+                : MixView.measuring(mix(mix, act), planned, plans.equipment().tools());
+        if (!measuring.warning().isEmpty()) {
+            warnings.add(0, measuring.warning());
+        }
+        String verb =
+                planned.wholePart() ? "Empty the whole " + vessel + "," : act.unit() == Unit.G ? "Weigh out" : "Pour";
+        String of = "of " + part.name();
+        return new BenchView.Now(
+                act.number(),
+                verb,
+                figure,
+                of,
+                Figures.sentence(measuring.how().replaceAll(", within .*$", "")),
+                planned.wholePart() ? "" : exactly(act, addition),
+                warnings,
+                "It is in",
+                "Really poured, " + (act.unit() == Unit.G ? "g" : Units.shown().volumeName()),
+                false,
+                -1,
+                verb + " " + figure + " " + of);
+    }
+
+    private String exactly(BenchAct act, Addition addition) {
+        String within = "It should be within %s\u00a0%%."
+                .formatted(Figures.plain(addition.care().tolerance() * 100, 0));
+        return MixView.choice(
+                        Objects.requireNonNull(act.planned()), plans.equipment().tools())
+                .filter(ToolChoice::good)
+                .map(choice -> "±\u00a0%s, %s\u00a0%%. %s"
+                        .formatted(
+                                Figures.amount(choice.uncertainty(), act.unit()),
+                                Figures.plain(choice.relative() * 100, 1),
+                                within))
+                .orElse(within);
+    }
+
+    private List<String> warnings(Mixes.Mix mix, Addition addition, Part part, BathRole role) {
+        List<String> warnings = new ArrayList<>();
+        if (part.airSensitive()) {
+            warnings.add("Spoils in air: close it at once." + openedFor(mix, part));
+        }
+        if (role.nature() == BathRole.Nature.BLEACH || role.nature() == BathRole.Nature.BLEACH_FIX) {
+            warnings.add("Into the water, never water into it.");
+        }
+        if (Caution.mayFizz(role)) {
+            warnings.add("It may fizz: pour slowly, and do not close anything that still does.");
+        }
+        if (part.unit() == Unit.G) {
+            warnings.add("Mask on. Stir until no grit is felt or heard.");
+        }
+        if (addition.note() != null) {
+            warnings.add(Figures.sentence(addition.note()) + ".");
+        }
+        return warnings;
+    }
+
+    private String openedFor(Mixes.Mix mix, Part part) {
+        KitState kit = log.state().kit(mix.kits().get(0));
+        return kit.parts().stream()
+                .filter(state -> state.part().key().equals(part.key()))
+                .map(PartState::clockFrom)
+                .filter(Objects::nonNull)
+                .findFirst()
+                .map(since -> " Open for %s%s."
+                        .formatted(
+                                Figures.countOfDays(planning.daysSince(since)),
+                                part.openedDays() == null ? "" : " of " + Figures.plain(part.openedDays(), 0)))
+                .orElse(" Still sealed.");
+    }
+
+    private BenchView.Now await(Mixes.Mix mix, BenchAct act) {
+        long minutes = Math.round(act.amount());
+        long left = mix.walk()
+                .last()
+                .map(last -> mix.walk().done().get(last.number()).at())
+                .map(since ->
+                        minutes * 60 - Duration.between(since, clock.instant()).toSeconds())
+                .orElse(minutes * 60);
+        return new BenchView.Now(
+                act.number(),
+                "Stir, and wait",
+                minutes + ":00",
+                "until no grit is felt or heard",
+                "",
+                "",
+                List.of(),
+                "It has dissolved",
+                "",
+                false,
+                Math.max(0, left),
+                "Stir, and wait " + minutes + " minutes");
+    }
+
+    private BenchView.Now topUp(Mixes.Mix mix, BenchAct act) {
+        BathMade made = mix.walk().made(mix.walk().bath(act.bath()));
+        double missing = act.amount() - made.levelMl();
+        String figure = Figures.amount(act.amount(), Unit.ML);
+        return new BenchView.Now(
+                act.number(),
+                "Top up to",
+                figure,
+                missing > 0 ? "with about %s of water".formatted(Figures.ml(missing)) : "it stands at the mark already",
+                "Read the level at the bottom of the curve, at eye height.",
+                "",
+                missing < -0.5
+                        ? List.of(
+                                "It stands %s over the mark: add nothing, and say so.".formatted(Figures.ml(-missing)))
+                        : List.of(),
+                "It is at the mark",
+                "Level really reached, " + Units.shown().volumeName(),
+                true,
+                -1,
+                "Top up to " + figure);
+    }
+
+    private BenchView.Now bottle(Mixes.Mix mix, BenchAct act) {
+        MixMapper.BathRow row = mix.baths().get(act.bath());
+        BatchPlan.PlannedBath bath = mix.walk().bath(act.bath());
+        String label = houses.bottle(row.bottleId()).label();
+        boolean fizzes = Caution.mayFizz(bath.bath().role());
+        return new BenchView.Now(
+                act.number(),
+                "Pour it into bottle",
+                label,
+                "%s of %s, code %s"
+                        .formatted(
+                                Figures.ml(Mixes.volumeMl(mix, bath)),
+                                Figures.within(bath.bath().role().name()),
+                                ShortCode.of(row.fillId())),
+                "Label it now, while you know what it is. Never a drinks bottle.",
+                "",
+                bottling(mix, bath, fizzes),
+                "It is in the bottle",
+                "",
+                false,
+                -1,
+                "Pour it into bottle " + label);
+    }
+
+    private List<String> bottling(Mixes.Mix mix, BatchPlan.PlannedBath bath, boolean fizzes) {
+        List<String> warnings = new ArrayList<>();
+        Long old = mix.oldFill();
+        if (old != null && log.state().fill(old).discarded() == null) {
+            WasteRoute route = mix.oldRoute();
+            warnings.add("First a steward pours the old one away: %s in %s%s."
+                    .formatted(
+                            Figures.ml(log.state().fill(old).volumeMl()),
+                            log.state().fill(old).bottle().label(),
+                            route == null ? "" : ", to " + Figures.within(route.words())));
+        }
+        Bottle bottle = houses.bottle(mix.baths().get(bath.bath().key()).bottleId());
+        double over = Mixes.volumeMl(mix, bath) - bottle.capacityMl();
+        if (over > 0.5) {
+            warnings.add("%s holds %s: %s do not fit."
+                    .formatted(bottle.label(), Figures.ml(bottle.capacityMl()), Figures.ml(over)));
+        }
+        if (fizzes) {
+            warnings.add("Leave it open until it no longer fizzes.");
+        }
+        return warnings;
+    }
+
+    /** What turned out otherwise, for the bath at hand; for all of them at the end. */
+    private List<String> consequences(Mixes.Mix mix, BatchPlan.@Nullable PlannedBath at) {
+        List<String> said = new ArrayList<>();
+        for (BatchPlan.PlannedBath bath : mix.walk().plan().baths()) {
+            if (at == null || bath.bath().key().equals(at.bath().key())) {
+                consequences(mix, bath, said);
+            }
+        }
+        return said;
+    }
+
+    private static void consequences(Mixes.Mix mix, BatchPlan.PlannedBath bath, List<String> said) {
+        BathMade made = mix.walk().made(bath);
+        String name = bath.bath().role().name();
+        if (made.overTheMarkMl() > 0.5) {
+            said.add("%s: %s over the mark, so all of it is %s\u00a0%% weaker."
+                    .formatted(
+                            name,
+                            Figures.ml(made.overTheMarkMl()),
+                            Figures.plain(made.overTheMarkMl() / made.levelMl() * 100, 1)));
+        }
+        for (BathMade.Deviation deviation : made.deviations()) {
+            Part part = mix.walk().plan().leaflet().part(deviation.part());
+            said.add("%s: %s is %s\u00a0%% too %s, more than it bears."
+                    .formatted(
+                            name,
+                            part.name(),
+                            Figures.plain(Math.abs(deviation.percent()), 1),
+                            deviation.percent() > 0 ? "strong" : "weak"));
+        }
+    }
+}

@@ -1,0 +1,67 @@
+package mezcla.web.forms;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.Supplier;
+import mezcla.measure.Objection;
+import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
+import mezcla.web.words.ObjectionWords;
+import org.jspecify.annotations.Nullable;
+
+/** Sentences beside the fields of a form, and what to read where a field could not be read. */
+public final class FieldErrors {
+    private final Map<String, String> byField = new LinkedHashMap<>();
+
+    /** Whether every field was read. */
+    public boolean none() {
+        return byField.isEmpty();
+    }
+
+    /** The sentence beside a field; null when there is none. */
+    public @Nullable String at(String field) {
+        return byField.get(field);
+    }
+
+    /** All sentences by field. */
+    public Map<String, String> all() {
+        return byField;
+    }
+
+    /** Puts an objection beside a field; the first one there stays. */
+    public void add(String field, Objection objection) {
+        byField.putIfAbsent(field, ObjectionWords.of(objection));
+    }
+
+    /** Puts what a refusal objects to beside a field; the first one there stays. */
+    public void add(String field, Refusal refusal) {
+        add(field, refusal.objection());
+    }
+
+    /** Puts a sentence beside a field; the first one there stays. */
+    public void say(String field, String sentence) {
+        byField.putIfAbsent(field, sentence);
+    }
+
+    /** Reads a field; what is refused stands beside it, and null is returned. */
+    public <T> @Nullable T read(String field, Supplier<T> reading) {
+        try {
+            return reading.get();
+        } catch (Refusal refusal) {
+            add(field, refusal);
+            return null;
+        }
+    }
+
+    /**
+     * What was read from a field, where nothing was refused.
+     *
+     * @throws Refusal {@code missing} where something was
+     */
+    public static <T> T known(@Nullable T read) {
+        if (read == null) {
+            throw Refusal.of(new TypedObjection.Missing());
+        }
+        return read;
+    }
+}

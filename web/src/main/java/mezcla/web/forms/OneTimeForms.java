@@ -1,0 +1,121 @@
+package mezcla.web.forms;
+
+import java.time.Clock;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import mezcla.measure.Objection;
+import mezcla.measure.Refusal;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/**
+ * Makes each form good for one entry: the same key sent twice, by a double tap, the back button or bad wifi, leads to
+ * what the first one led to.
+ */
+@Service
+public class OneTimeForms {
+    private final FormKeyMapper keys;
+    private final TransactionOperations transactions;
+    private final Clock clock;
+
+    OneTimeForms(FormKeyMapper keys, TransactionOperations transactions, Clock clock) {
+        this.keys = keys;
+        this.transactions = transactions;
+        this.clock = clock;
+    }
+
+    /** A key for a form that is about to be shown. */
+    public String newKey() {
+        return UUID.randomUUID().toString();
+    }
+
+    /** Whether that is a key of ours. */
+    public boolean isKey(String key) {
+        try {
+            return UUID.fromString(key).toString().equals(key);
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
+    }
+
+    /**
+     * A redirection to the page that was asked for, with a form key in its address, so that whoever comes back to that
+     * address is told what the form has led to already.
+     */
+    public ModelAndView askAgainWithNewKey() {
+        String address = ServletUriComponentsBuilder.fromCurrentRequest()
+                .scheme(null)
+                .host(null)
+                .port(null)
+                .replaceQueryParam("formKey", UUID.randomUUID())
+                .build()
+                .toUriString();
+        return new ModelAndView("redirect:" + address);
+    }
+
+    /** The page that a form led to, if it was sent before. */
+    @Transactional(readOnly = true)
+    public Optional<String> ledTo(String key) {
+        return Optional.ofNullable(keys.ledTo(key));
+    }
+
+    /**
+     * Does what a form asks for, once.
+     *
+     * @param key the form's key
+     * @param act does it and returns the page that it leads to
+     * @return that page, or the one that an earlier sending led to
+     * @throws Refusal {@code form-key-missing} when the key is none of ours
+     */
+    public String once(String key, Supplier<String> act) {
+        if (!isKey(key)) {
+            throw Refusal.of(new FormObjection.FormKeyMissing());
+        }
+        return Objects.requireNonNull(transactions.execute(transaction -> onceInATransaction(key, act)));
+    }
+
+    private String onceInATransaction(String key, Supplier<String> act) {
+        String before = keys.ledTo(key);
+        if (before != null) {
+            return before;
+        }
+        String ledTo = act.get();
+        keys.use(key, ledTo, clock.instant().toString());
+        return ledTo;
+    }
+
+    /**
+     * Answers a form that was sent: what it asks for is done once, if its fields could be read, and leads to another
+     * page; what is refused stands beside its field on the same page.
+     *
+     * @param errors what could not be read
+     * @param key the form's key
+     * @param act does it and returns the page that it leads to
+     * @param fieldOf the field that an objection stands beside
+     * @param again the page with the form, as it was typed
+     */
+    public ModelAndView answer(
+            FieldErrors errors,
+            String key,
+            Supplier<String> act,
+            Function<Objection, String> fieldOf,
+            Supplier<ModelAndView> again) {
+        if (errors.none()) {
+            try {
+                return new ModelAndView("redirect:" + once(key, act));
+            } catch (Refusal refusal) {
+                errors.add(fieldOf.apply(refusal.objection()), refusal);
+            }
+        }
+        ModelAndView page = again.get();
+        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+}

@@ -1,0 +1,5 @@
+/** What the house keeps lists of. */
+@NullMarked
+package mezcla.web.house.things;
+
+import org.jspecify.annotations.NullMarked;

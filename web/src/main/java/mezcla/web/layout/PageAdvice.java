@@ -1,0 +1,76 @@
+package mezcla.web.layout;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import mezcla.web.access.SignedIn;
+import mezcla.web.access.WhoIsThere;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import mezcla.web.words.Figures;
+import mezcla.web.words.Units;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.CookieValue;
+import org.springframework.web.bind.annotation.ModelAttribute;
+
+/** What every page shows around its content. */
+@ControllerAdvice
+class PageAdvice {
+    private final HouseService houses;
+    private final Clock clock;
+
+    PageAdvice(HouseService houses, Clock clock) {
+        this.houses = houses;
+        this.clock = clock;
+    }
+
+    @ModelAttribute("member")
+    @Nullable
+    SignedIn member(@AuthenticationPrincipal @Nullable SignedIn member) {
+        return member;
+    }
+
+    @ModelAttribute("sharedDevice")
+    boolean sharedDevice(HttpServletRequest request) {
+        return WhoIsThere.isShared(request);
+    }
+
+    /** Whether somebody else than the account that is signed in acts here. */
+    @ModelAttribute("guest")
+    boolean guest(HttpServletRequest request, @AuthenticationPrincipal @Nullable SignedIn member) {
+        return request.getAttribute(WhoIsThere.ACCOUNT) instanceof SignedIn account
+                && member != null
+                && member.id() != account.id();
+    }
+
+    @ModelAttribute("units")
+    Units units() {
+        return Units.shown();
+    }
+
+    @ModelAttribute("theme")
+    String theme(@CookieValue(name = "theme", defaultValue = "light") String theme) {
+        return theme.equals("dim") ? "dim" : "light";
+    }
+
+    /** The page itself, to come back to; the Shelf for one that was sent a form. */
+    @ModelAttribute("here")
+    String here(HttpServletRequest request) {
+        String query = request.getQueryString();
+        return request.getMethod().equals("GET")
+                ? request.getRequestURI() + (query == null ? "" : "?" + query)
+                : "/shelf";
+    }
+
+    @ModelAttribute("houseName")
+    String houseName() {
+        return houses.house().name();
+    }
+
+    @ModelAttribute("now")
+    String now() {
+        House house = houses.house();
+        return Figures.weekdayAndHour(clock.instant(), house.timeZone());
+    }
+}

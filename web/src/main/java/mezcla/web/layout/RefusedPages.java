@@ -1,0 +1,79 @@
+package mezcla.web.layout;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.UUID;
+import mezcla.measure.Objection;
+import mezcla.measure.Refusal;
+import mezcla.web.words.ObjectionWords;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Pages for what could not be shown or done. */
+@ControllerAdvice
+class RefusedPages {
+    private static final Logger LOG = LoggerFactory.getLogger(RefusedPages.class);
+
+    @ExceptionHandler
+    ModelAndView refused(Refusal refusal, HttpServletRequest request) {
+        if (refusal.objection() instanceof Objection.OfNothing nothing) {
+            return isAskedFor(nothing.asked(), request)
+                    ? page(
+                            HttpStatus.NOT_FOUND,
+                            "There is nothing of that number",
+                            "It may be written wrongly, or belong to another house.")
+                    : unexpected(refusal);
+        }
+        return page(HttpStatus.UNPROCESSABLE_CONTENT, "That was not possible", ObjectionWords.of(refusal));
+    }
+
+    /** Only what somebody asked for can be written wrongly; anything else that is not there is a fault of ours. */
+    private static boolean isAskedFor(String name, HttpServletRequest request) {
+        return Arrays.asList(request.getRequestURI().split("[/.]")).contains(name)
+                || request.getParameterMap().values().stream()
+                        .flatMap(Arrays::stream)
+                        .anyMatch(name::equals);
+    }
+
+    @ExceptionHandler
+    ModelAndView misread(MethodArgumentTypeMismatchException mismatch) {
+        return page(
+                HttpStatus.NOT_FOUND,
+                "There is nothing of that number",
+                "It may be written wrongly, or belong to another house.");
+    }
+
+    @ExceptionHandler
+    ModelAndView denied(AccessDeniedException denied) {
+        return page(HttpStatus.FORBIDDEN, "Only a steward can do that", "Ask one of them; nothing has been changed.");
+    }
+
+    @ExceptionHandler
+    ModelAndView unexpected(Exception unexpected) {
+        if (unexpected instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
+            HttpStatus status = HttpStatus.valueOf(known.getStatusCode().value());
+            return page(
+                    status,
+                    status == HttpStatus.NOT_FOUND ? "There is no such page" : "That could not be read",
+                    "Go back and try it another way, or start from the Shelf.");
+        }
+        String reference = UUID.randomUUID().toString().substring(0, 8);
+        LOG.error("Unexpected, reference {}", reference, unexpected);
+        return page(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something went wrong here",
+                "What you last saved is safe. Tell a steward this number: " + reference + ".");
+    }
+
+    private static ModelAndView page(HttpStatus status, String title, String what) {
+        return new ModelAndView("error/page", Map.of("errorTitle", title, "errorText", what), status);
+    }
+}

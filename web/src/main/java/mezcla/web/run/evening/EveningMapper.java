@@ -1,0 +1,38 @@
+package mezcla.web.run.evening;
+
+import java.time.Instant;
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+
+/** Loads that members plan for an evening. */
+@Mapper
+interface EveningMapper {
+    /** A load that is still to come; its plan is what the address of its page carries. */
+    record LoadRow(long id, long memberId, long batchId, String plan, Instant plannedAt) {}
+
+    @Insert(
+            """
+            INSERT INTO evening_load (member_id, batch_id, plan, planned_at)
+            VALUES (#{memberId}, #{batchId}, #{plan}, #{plannedAt})
+            """)
+    void add(long memberId, long batchId, String plan, Instant plannedAt);
+
+    @Select(
+            """
+            SELECT id, member_id, batch_id, plan, planned_at FROM evening_load
+            WHERE planned_at >= #{since} AND id NOT IN (SELECT load_id FROM evening_load_over)
+            ORDER BY id
+            """)
+    List<LoadRow> loads(@Param("since") Instant since);
+
+    @Insert(
+            """
+            INSERT INTO evening_load_over (load_id, started, at) VALUES (#{loadId}, #{started}, #{at})
+            ON CONFLICT (load_id) DO NOTHING
+            """)
+    void over(long loadId, @Nullable Long started, Instant at);
+}

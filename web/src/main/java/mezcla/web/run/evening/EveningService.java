@@ -1,0 +1,223 @@
+package mezcla.web.run.evening;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mezcla.log.Roll;
+import mezcla.log.RunStarted;
+import mezcla.measure.Refusal;
+import mezcla.processing.TankFit;
+import mezcla.verdict.Evening;
+import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
+import mezcla.web.house.Tank;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.ribbon.RibbonService;
+import mezcla.web.run.plan.RunForm;
+import mezcla.web.warm.WarmService;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Plans several loads in a row, and remembers them for the evening. */
+@Service
+public class EveningService {
+    private static final Duration EVENING = Duration.ofHours(12);
+    private static final Duration STAYS_WARM = Duration.ofHours(2);
+    private static final int MOST_LOADS = 6;
+
+    private final EveningMapper mapper;
+    private final DarkroomLog log;
+    private final Planning planning;
+    private final HouseService houses;
+    private final WarmService warm;
+    private final RibbonService ribbon;
+    private final LogClock clock;
+
+    EveningService(
+            EveningMapper mapper,
+            DarkroomLog log,
+            Planning planning,
+            HouseService houses,
+            WarmService warm,
+            RibbonService ribbon,
+            LogClock clock) {
+        this.mapper = mapper;
+        this.log = log;
+        this.planning = planning;
+        this.houses = houses;
+        this.warm = warm;
+        this.ribbon = ribbon;
+        this.clock = clock;
+    }
+
+    /**
+     * Plans a load after those that are planned already.
+     *
+     * @throws Refusal {@code unknown-batch}, {@code too-many-loads}, or that its film does not fit its tank
+     */
+    @Transactional
+    public void add(SignedIn who, long batchId, List<Roll> rolls, Tank tank, RunForm form) {
+        if (rows(who).size() >= MOST_LOADS) {
+            throw Refusal.of(new FormObjection.TooManyLoads(MOST_LOADS));
+        }
+        TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList())
+                .objection()
+                .ifPresent(objection -> {
+                    throw Refusal.of(objection);
+                });
+        mapper.add(who.id(), log.state().batch(batchId).id(), form.query(), clock.instant());
+    }
+
+    private List<EveningMapper.LoadRow> rows(SignedIn who) {
+        return mapper.loads(clock.instant().minus(EVENING)).stream()
+                .filter(row -> row.memberId() == who.id())
+                .toList();
+    }
+
+    /** A load that is still to come, whether it can be planned or not. */
+    public record Load(long id, long batchId) {}
+
+    /** What a member has still planned, in order. */
+    @Transactional(readOnly = true)
+    public List<Load> loads(SignedIn who) {
+        return rows(who).stream().map(row -> new Load(row.id(), row.batchId())).toList();
+    }
+
+    /** How many loads a member has still planned. */
+    @Transactional(readOnly = true)
+    public int planned(SignedIn who) {
+        return rows(who).size();
+    }
+
+    /** Drops a load; one that is somebody else's, or over, stays as it is. */
+    @Transactional
+    public void drop(SignedIn who, long load) {
+        over(who, load, null);
+    }
+
+    /** Notes that a load was begun. */
+    @Transactional
+    public void begin(SignedIn who, long load, long started) {
+        over(who, load, started);
+    }
+
+    private void over(SignedIn who, long load, @Nullable Long started) {
+        rows(who).stream().filter(row -> row.id() == load).forEach(row -> mapper.over(load, started, clock.instant()));
+    }
+
+    /**
+     * A planned load.
+     *
+     * @param id which one
+     * @param form what was typed about it
+     * @param tank its tank
+     * @param load where it stands in the evening
+     */
+    record Planned(long id, RunForm form, Tank tank, Evening.Load load) {}
+
+    /**
+     * A member's evening.
+     *
+     * @param loads its loads
+     * @param evening when what happens
+     * @param warming how long the bath needs first; zero where it is warm already, null where it never gets warm
+     * @param begun the run that is under way already; null for none
+     */
+    record Plan(List<Planned> loads, Evening evening, @Nullable Duration warming, @Nullable RunStarted begun) {}
+
+    /**
+     * A member's evening; empty where nothing is planned.
+     *
+     * @param pour when the first load is to be poured; null for as soon as it can be
+     * @param between how long there is between two loads
+     * @param warmAlready whether the bottles are warm; those of a batch that was run within two hours are
+     * @throws Refusal what {@link Evening#of} refuses
+     */
+    @Transactional(readOnly = true)
+    Optional<Plan> plan(SignedIn who, @Nullable LocalTime pour, Duration between, boolean warmAlready) {
+        List<EveningMapper.LoadRow> rows = rows(who);
+        if (rows.isEmpty()) {
+            return Optional.empty();
+        }
+        List<RunForm> forms = new ArrayList<>();
+        List<Tank> tanks = new ArrayList<>();
+        List<Evening.Wanted> wanted = new ArrayList<>();
+        for (EveningMapper.LoadRow row : rows) {
+            RunForm form = RunForm.ofQuery(row.plan());
+            Tank tank = houses.tank(form.tankId()).moved(form.choices().movement());
+            forms.add(form);
+            tanks.add(tank);
+            wanted.add(new Evening.Wanted(
+                    row.batchId(),
+                    planning.question(form.rolls(new FieldErrors()), tank, clock.instant()),
+                    form.choices()));
+        }
+        RunStarted begun = begun(who);
+        Duration warming =
+                begun != null || warmAlready || wasRunJustNow(rows.get(0).batchId())
+                        ? Duration.ZERO
+                        : warm.warming(rows.get(0).batchId()).orElse(null);
+        Instant soonest = begun == null
+                ? clock.instant().plus(warming == null ? Duration.ZERO : warming)
+                : over(begun).plus(between);
+        Evening evening = Evening.of(
+                log.book(),
+                wanted,
+                pour == null ? soonest : today(pour),
+                warming == null ? Duration.ZERO : warming,
+                between);
+        List<Planned> loads = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            loads.add(new Planned(
+                    rows.get(i).id(),
+                    forms.get(i),
+                    tanks.get(i),
+                    evening.loads().get(i)));
+        }
+        return Optional.of(new Plan(loads, evening, warming, begun));
+    }
+
+    /** Bottles that were in use a while ago are taken to have stayed in their bath. */
+    private boolean wasRunJustNow(long batchId) {
+        Instant since = clock.instant().minus(STAYS_WARM);
+        return log.state().batch(batchId).runs().stream()
+                .anyMatch(run -> run.stamp().happenedAt().isAfter(since));
+    }
+
+    private @Nullable RunStarted begun(SignedIn who) {
+        return log.state().batches().values().stream()
+                .flatMap(batch -> batch.inUse().stream())
+                .filter(start -> start.stamp().who().equals(who.name()))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** When a run under way can be over; never before now. */
+    private Instant over(RunStarted begun) {
+        double seconds =
+                ribbon.running(begun.stamp().sequence()).steps().schedule().totalSeconds();
+        Instant over = begun.stamp().happenedAt().plusSeconds((long) Math.ceil(seconds));
+        return over.isBefore(clock.instant()) ? clock.instant() : over;
+    }
+
+    /** The next time that the clock shows so, give or take the hour that has just passed. */
+    private Instant today(LocalTime pour) {
+        ZonedDateTime now = clock.instant().atZone(houses.house().timeZone());
+        ZonedDateTime then = now.with(pour);
+        return (then.isBefore(now.minusHours(1)) ? then.plusDays(1) : then).toInstant();
+    }
+
+    /** The time of this machine. */
+    Instant now() {
+        return clock.instant();
+    }
+}

@@ -1,0 +1,149 @@
+package mezcla.web.run.evening;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.measure.ProcessingTime;
+import mezcla.verdict.Evening;
+import mezcla.web.drawing.plot.EveningDrawing;
+import mezcla.web.journal.EntryWords;
+import mezcla.web.words.Figures;
+import mezcla.web.words.ObjectionWords;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * An evening of several loads, as it is shown.
+ *
+ * @param heading when what happens
+ * @param late what to do where it cannot be in time; empty for nothing
+ * @param cold whether the bath has to be warmed first
+ * @param batchId the first load's batch, which is warmed up
+ * @param loads the loads
+ * @param drawing the same as a strip
+ */
+public record EveningView(
+        String heading, String late, boolean cold, long batchId, List<Load> loads, EveningDrawing drawing) {
+    /**
+     * A load.
+     *
+     * @param id which one
+     * @param hours from when to when
+     * @param batchId its batch
+     * @param batch what that is called
+     * @param film what film it is
+     * @param tank its tank, and how it is moved
+     * @param developerName what the developer is called
+     * @param developer how long it takes; null where there is no answer
+     * @param longer how that differs from the load before with the same batch; empty for no difference
+     * @param total how long it all takes
+     * @param refusals what speaks against it
+     * @param query what its page's address carries
+     */
+    public record Load(
+            long id,
+            String hours,
+            long batchId,
+            String batch,
+            String film,
+            String tank,
+            String developerName,
+            @Nullable String developer,
+            String longer,
+            String total,
+            List<String> refusals,
+            String query) {}
+
+    static EveningView of(EveningService.Plan plan, Instant now, ZoneId zone) {
+        List<Load> loads = new ArrayList<>();
+        for (int i = 0; i < plan.loads().size(); i++) {
+            loads.add(load(plan.loads(), i, zone));
+        }
+        Evening evening = plan.evening();
+        return new EveningView(
+                heading(plan, zone),
+                late(plan, now, zone),
+                plan.warming() == null || !plan.warming().isZero(),
+                evening.loads().get(0).plan().batch().id(),
+                loads,
+                EveningDrawing.of(evening, zone));
+    }
+
+    private static String heading(EveningService.Plan plan, ZoneId zone) {
+        Evening evening = plan.evening();
+        if (evening.refused().isPresent()) {
+            return "Load %d does not fit"
+                    .formatted(evening.loads().indexOf(evening.refused().get()) + 1);
+        }
+        Duration warming = plan.warming();
+        String hang = "hang the last film at " + Figures.hour(evening.over(), zone);
+        String pour = "pour at " + Figures.hour(evening.loads().get(0).pourAt(), zone);
+        return warming == null || warming.isZero()
+                ? Figures.sentence(pour) + ", " + hang
+                : "Start warming at %s, %s, %s".formatted(Figures.hour(evening.startWarming(), zone), pour, hang);
+    }
+
+    private static String late(EveningService.Plan plan, Instant now, ZoneId zone) {
+        Duration warming = plan.warming();
+        if (warming == null) {
+            return "The bath does not get warm within four hours. Begin with warmer water.";
+        }
+        Duration behind = Duration.between(plan.evening().startWarming(), now);
+        return warming.isZero() || behind.toMinutes() < 1
+                ? ""
+                : "It is too late for that by %s: switched on now, it is warm at %s."
+                        .formatted(
+                                Figures.count((int) behind.toMinutes(), "minute"),
+                                Figures.hour(now.plus(warming), zone));
+    }
+
+    private static Load load(List<EveningService.Planned> all, int place, ZoneId zone) {
+        EveningService.Planned planned = all.get(place);
+        Evening.Load load = planned.load();
+        Integer seconds = developer(load);
+        return new Load(
+                planned.id(),
+                Figures.hour(load.pourAt(), zone) + " – " + Figures.hour(load.hangAt(), zone),
+                load.plan().batch().id(),
+                load.plan().batch().mixed().name(),
+                EntryWords.film(load.plan().question().rolls()),
+                "%s (%s)"
+                        .formatted(
+                                planned.tank().name(),
+                                Figures.within(
+                                        planned.form().choices().movement().words())),
+                load.plan()
+                        .imageDeveloper()
+                        .map(bath -> bath.fill().bath().role().name())
+                        .orElse(""),
+                seconds == null ? null : ProcessingTime.ofSeconds(seconds).toString(),
+                longer(all.subList(0, place), load, seconds),
+                Figures.clock(load.steps().schedule().totalSeconds()),
+                load.plan().objections().stream().map(ObjectionWords::of).toList(),
+                planned.form().query());
+    }
+
+    private static @Nullable Integer developer(Evening.Load load) {
+        return load.plan()
+                .imageDeveloper()
+                .flatMap(bath -> bath.shown())
+                .map(ProcessingTime::seconds)
+                .orElse(null);
+    }
+
+    private static String longer(List<EveningService.Planned> before, Evening.Load load, @Nullable Integer seconds) {
+        Integer last = before.stream()
+                .map(EveningService.Planned::load)
+                .filter(other ->
+                        other.plan().batch().id() == load.plan().batch().id())
+                .map(EveningView::developer)
+                .reduce((earlier, later) -> later)
+                .orElse(null);
+        if (last == null || seconds == null || last.equals(seconds)) {
+            return "";
+        }
+        return "%s %s than the load before"
+                .formatted(Figures.seconds(Math.abs(seconds - last)), seconds > last ? "more" : "less");
+    }
+}

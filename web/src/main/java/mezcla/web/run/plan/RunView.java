@@ -1,0 +1,142 @@
+package mezcla.web.run.plan;
+
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.batch.FillState;
+import mezcla.leaflet.Timing;
+import mezcla.measure.ProcessingTime;
+import mezcla.processing.RunTime;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.SinceLastRun;
+import mezcla.web.words.Figures;
+import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.ReasonWords;
+import mezcla.web.words.StateWords;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The answer about a run.
+ *
+ * @param fits whether nothing speaks against it
+ * @param film how much it is
+ * @param developer the developer's time; null where the leaflet has none
+ * @param developerName which bath that is
+ * @param stateWord the batch's state for this run
+ * @param state the state's key, for its look
+ * @param baths all baths, in the order of use
+ * @param refusals what speaks against it
+ * @param overridden limits that were passed on purpose, as sentences
+ * @param overridable whether what speaks against it are limits that may be passed on purpose
+ * @param since why the developer's time is not what it was at the member's last run; empty for nothing to say
+ */
+public record RunView(
+        boolean fits,
+        String film,
+        @Nullable String developer,
+        String developerName,
+        String stateWord,
+        String state,
+        List<Bath> baths,
+        List<String> refusals,
+        List<String> overridden,
+        boolean overridable,
+        String since) {
+    /**
+     * A bath of the run.
+     *
+     * @param letters its letters
+     * @param name its name
+     * @param time how long
+     * @param temperature at what temperature
+     * @param factors what the time is made of
+     */
+    public record Bath(String letters, String name, String time, String temperature, List<String> factors) {}
+
+    static RunView of(RunPlan plan, String who, ZoneId zone) {
+        return new RunView(
+                plan.fits(),
+                Figures.countOfRolls(plan.question().equivalents()),
+                plan.imageDeveloper()
+                        .flatMap(RunPlan.PlannedBath::shown)
+                        .map(ProcessingTime::toString)
+                        .orElse(null),
+                plan.imageDeveloper()
+                        .map(bath -> bath.fill().bath().role().name())
+                        .orElse(""),
+                StateWords.of(plan),
+                StateWords.key(plan),
+                plan.baths().stream().map(bath -> bath(bath, plan)).toList(),
+                plan.objections().stream().map(ObjectionWords::of).toList(),
+                plan.baths().stream()
+                        .flatMap(bath -> bath.fill().overrides().stream()
+                                .map(override -> "%s: %s went past its limit on purpose. %s"
+                                        .formatted(
+                                                bath.fill().bath().role().name(), override.who(), override.reason())))
+                        .toList(),
+                !plan.overridable().isEmpty(),
+                SinceLastRun.of(plan, who).map(since -> since(since, zone)).orElse(""));
+    }
+
+    private static String since(SinceLastRun since, ZoneId zone) {
+        String then = "your last run on %s (%s)"
+                .formatted(
+                        Figures.day(since.last().stamp().happenedAt(), zone),
+                        ProcessingTime.ofSeconds(since.secondsThen()));
+        if (since.addedSeconds() == 0) {
+            return "As long as " + then + ".";
+        }
+        String more = Figures.seconds(Math.abs(since.addedSeconds())) + (since.addedSeconds() > 0 ? " more" : " less");
+        return "%s than %s: %s since then%s."
+                .formatted(
+                        more,
+                        then,
+                        Figures.countOfRolls(since.rollsSince()),
+                        since.pushDiffers() ? ", and the film is pushed differently" : "");
+    }
+
+    private static Bath bath(RunPlan.PlannedBath planned, RunPlan plan) {
+        FillState fill = planned.fill();
+        Timing timing = fill.bath().timing();
+        RunTime time = planned.time();
+        return new Bath(
+                fill.bath().role().letters(),
+                fill.bath().role().name(),
+                planned.shown().map(ProcessingTime::toString).orElse("–"),
+                Figures.celsius(timing.atC()),
+                time == null
+                        ? List.of()
+                        : factors(planned, time, plan.question().stops()));
+    }
+
+    private static List<String> factors(RunPlan.PlannedBath planned, RunTime time, double stops) {
+        List<String> factors = new ArrayList<>();
+        factors.add("Fresh " + ProcessingTime.shown(time.freshSeconds()));
+        double more = time.exhaustionSeconds() - time.freshSeconds();
+        if (Math.abs(more) >= 0.5) {
+            factors.add("%s for %s rolls done".formatted(signed(more), ReasonWords.rollsDone(planned.fill())));
+        }
+        if (time.pushFactor() != 1) {
+            factors.add("× %s for %s stops".formatted(Figures.plain(time.pushFactor(), 2), Figures.stops(stops)));
+        }
+        if (time.trimFactor() != 1) {
+            factors.add("trim %s from an inspection".formatted(Figures.percent((time.trimFactor() - 1) * 100)));
+        }
+        if (time.straddledStep() != null) {
+            factors.add("this run crosses roll %s of the list; its middle decides"
+                    .formatted(
+                            Figures.rolls(time.straddledStep() / planned.fill().wearPerRoll())));
+        }
+        if (time.flags().contains(RunTime.Flag.PAST_TABLE)) {
+            factors.add("past the printed list, which goes on at its last slope");
+        }
+        if (planned.fill().bath().oneShot() != null) {
+            factors.add("one-shot: %s of stock, poured away after it".formatted(Figures.ml(planned.takesMl())));
+        }
+        return factors;
+    }
+
+    private static String signed(double seconds) {
+        return (seconds > 0 ? "+" : "−") + Figures.seconds(Math.abs(seconds));
+    }
+}

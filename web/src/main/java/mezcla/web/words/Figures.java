@@ -1,0 +1,177 @@
+package mezcla.web.words;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import mezcla.leaflet.Unit;
+import mezcla.measure.Mass;
+import mezcla.measure.ProcessingTime;
+import mezcla.measure.Temperature;
+import mezcla.measure.Volume;
+import org.joda.money.Money;
+
+/** Figures as people read them. Nothing is computed with what these return. */
+public final class Figures {
+    private static final double MOST_SECONDS = 6 * 3600;
+    private static final String[] WORDS = {
+        "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"
+    };
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
+    private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.UK);
+    private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
+    private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
+    private static final DateTimeFormatter WEEKDAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE HH:mm", Locale.UK);
+
+    private Figures() {}
+
+    /** Millilitres: finer the smaller they are, as a bench can measure. */
+    public static String ml(double ml) {
+        return amount(ml, Unit.ML);
+    }
+
+    /** A volume that is not measured out: litres from one litre up. */
+    public static String inAll(double ml) {
+        return ml < 1000 || Units.shown() == Units.US ? ml(ml) : plain(ml / 1000, 1) + "\u00a0L";
+    }
+
+    /** An amount of a part: hundredths below 10, tenths below 100, whole above; in the units of the page. */
+    public static String amount(double amount, Unit unit) {
+        if (Units.shown() == Units.US) {
+            return unit == Unit.ML
+                    ? measured(Volume.Unit.US_FL_OZ.of(amount), "fl\u00a0oz")
+                    : measured(Mass.ounces(amount), "oz");
+        }
+        return measured(amount, unit.symbol());
+    }
+
+    private static String measured(double amount, String symbol) {
+        int decimals = amount < 10 ? 2 : amount < 100 ? 1 : 0;
+        return plain(amount, decimals) + "\u00a0" + symbol;
+    }
+
+    /** A number without idle zeros behind the point, and with a thin space between thousands. */
+    public static String plain(double value, int decimals) {
+        BigDecimal rounded = BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP);
+        BigDecimal stripped = rounded.stripTrailingZeros();
+        String text = (stripped.scale() < 0 ? stripped.setScale(0) : stripped).toPlainString();
+        String whole = text.contains(".") ? text.substring(0, text.indexOf('.')) : text;
+        return whole.length() < 5 ? text : text.replaceAll("(?<=[0-9])(?=(?:[0-9]{3})+(?![0-9]))", "\u202f");
+    }
+
+    /** Roll equivalents: {@code 2}, {@code 1.75}. */
+    public static String rolls(double equivalents) {
+        return plain(equivalents, 2);
+    }
+
+    /** Roll equivalents with the word: {@code one roll}, {@code 1.75 rolls}. */
+    public static String countOfRolls(double equivalents) {
+        return counted(equivalents, "roll");
+    }
+
+    /** Days with the word: {@code one day}, {@code 19 days}. */
+    public static String countOfDays(double days) {
+        return counted(days, "day");
+    }
+
+    /** Things with their word: {@code one tank}, {@code 34 bottles}. */
+    public static String count(int things, String thing) {
+        return counted(things, thing);
+    }
+
+    private static String counted(double value, String thing) {
+        String text = plain(value, 2);
+        return (text.contains(".") ? text : number(value)) + " " + thing + (text.equals("1") ? "" : "s");
+    }
+
+    /** A whole number, as a word up to twelve. */
+    public static String number(double whole) {
+        return whole >= 0 && whole <= 12 ? WORDS[(int) Math.round(whole)] : plain(whole, 0);
+    }
+
+    /** With a capital first letter. */
+    public static String sentence(String words) {
+        return words.isEmpty() ? words : Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    /** With a small first letter. */
+    public static String within(String words) {
+        return words.isEmpty() ? words : Character.toLowerCase(words.charAt(0)) + words.substring(1);
+    }
+
+    /** Degrees: {@code 38.0 °C}, or {@code 100.4 °F} where the page is read so. */
+    public static String celsius(double celsius) {
+        double degrees =
+                Units.shown() == Units.US ? Temperature.ofCelsius(celsius).fahrenheit() : celsius;
+        return BigDecimal.valueOf(degrees).setScale(1, RoundingMode.HALF_UP).toPlainString()
+                + "\u00a0"
+                + Units.shown().temperatureName();
+    }
+
+    /** A temperature in whole degrees of the page's scale, without its name, as it stands at an axis. */
+    public static String degrees(double celsius) {
+        return plain(Units.shown() == Units.US ? Temperature.ofCelsius(celsius).fahrenheit() : celsius, 0);
+    }
+
+    /** The hour of a moment: {@code 19:06}. */
+    public static String hour(Instant instant, ZoneId zone) {
+        return HOUR.format(instant.atZone(zone));
+    }
+
+    /** A length to the second, as minutes and seconds: {@code 3:12}. */
+    public static String clock(double seconds) {
+        long whole = Math.round(seconds);
+        return "%d:%02d".formatted(whole / 60, whole % 60);
+    }
+
+    /** Seconds more or less: {@code 15 s}, {@code 1:05}. */
+    public static String seconds(double seconds) {
+        return seconds < 60
+                ? plain(seconds, 0) + "\u00a0s"
+                : new ProcessingTime((int) Math.round(Math.min(MOST_SECONDS, seconds))).toString();
+    }
+
+    /** Percent with its sign: {@code +4 %}. */
+    public static String percent(double percent) {
+        return (percent < 0 ? "−" : "+") + plain(Math.abs(percent), 1) + "\u00a0%";
+    }
+
+    /** Stops with their sign: {@code +1}, {@code −0.5}, {@code 0}. */
+    public static String stops(double stops) {
+        return stops == 0 ? "0" : (stops > 0 ? "+" : "−") + plain(Math.abs(stops), 1);
+    }
+
+    /** Money: {@code NZ$9.43}. */
+    public static String money(Money money) {
+        return money.getCurrencyUnit().toCurrency().getSymbol(Locale.UK)
+                + money.getAmount().toPlainString();
+    }
+
+    /** A day: {@code 2 November}. */
+    public static String day(Instant instant, ZoneId zone) {
+        return DAY.format(instant.atZone(zone));
+    }
+
+    /** A day with its year, for paper: {@code 2 November 2026}. */
+    public static String dayAndYear(Instant instant, ZoneId zone) {
+        return DAY_AND_YEAR.format(instant.atZone(zone));
+    }
+
+    /** A day and an hour: {@code Tuesday 24 November, 18:20}. */
+    public static String dayAndHour(Instant instant, ZoneId zone) {
+        return DAY_AND_HOUR.format(instant.atZone(zone));
+    }
+
+    /** Since when, as seen from now: {@code 18:40} today, {@code Tuesday 18:40} before. */
+    public static String since(Instant since, Instant now, ZoneId zone) {
+        boolean today = since.atZone(zone).toLocalDate().equals(now.atZone(zone).toLocalDate());
+        return (today ? HOUR : WEEKDAY_AND_HOUR).format(since.atZone(zone));
+    }
+
+    /** The present: {@code Thursday 18:20}. */
+    public static String weekdayAndHour(Instant instant, ZoneId zone) {
+        return WEEKDAY_AND_HOUR.format(instant.atZone(zone));
+    }
+}

@@ -1,0 +1,119 @@
+package mezcla.web.words;
+
+import mezcla.batch.FillState;
+import mezcla.leaflet.Range;
+import mezcla.verdict.Reason;
+import org.jspecify.annotations.Nullable;
+
+/** Why fills stand as they do, in sentences. */
+public final class ReasonWords {
+    private ReasonWords() {}
+
+    /** Why a fill stands as it does, with its figures. */
+    public static String reason(Reason reason, FillState fill) {
+        return fill.bath().role().name() + ": " + because(reason, fill) + ".";
+    }
+
+    static String because(Reason reason, FillState fill) {
+        String figure = Figures.rolls(reason.figure());
+        String limit = Figures.rolls(reason.limit());
+        return switch (reason.code()) {
+            case CONTAMINATED -> "another solution got into it";
+            case DEVELOPER_BLACK -> "it has gone black, so it is dead";
+            case SLUDGE -> "there is sludge in it";
+            case BAD_RESULT -> "film came out with a heavy cast or heavy grain, put down to it";
+            case USED_UP ->
+                Figures.ml(reason.figure()) + " left, and the smallest tank takes " + Figures.ml(reason.limit());
+            case OVER_ROLLS ->
+                "%s of %s done, and %s stops there"
+                        .formatted(
+                                figure,
+                                Figures.rolls(reason.limit()) + " rolls",
+                                isPrinted(reason, fill) ? "the leaflet" : "the house");
+            case OVER_AGE -> overAge(figure, limit, fill, isPrinted(reason, fill));
+            case WORN ->
+                "rolls and age together are at %s %% of what careful use allows"
+                        .formatted(Figures.plain(reason.figure() * 100, 0));
+            case NEARLY_WORN ->
+                "rolls and age together are at %s %% of what careful use allows; test first"
+                        .formatted(Figures.plain(reason.figure() * 100, 0));
+            case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";
+            case TEST_ROLLS ->
+                "%s of %s rolls done; from %s on the leaflet says to test first"
+                        .formatted(figure, mostRolls(fill), limit);
+            case TEST_AGE ->
+                "%s of %s days old; from %s days on, test before film that matters"
+                        .formatted(figure, mostDays(fill), limit);
+            case WARM_STORAGE ->
+                "stored as if for %s days (estimate), and the %s allows %s"
+                        .formatted(
+                                Figures.plain(reason.figure(), 1),
+                                isOwn(fill.bath().lifeDays()) ? "house" : "leaflet",
+                                limit);
+            case FEW_ROLLS_LEFT -> fewRolls(reason, fill);
+            case FEW_DAYS_LEFT ->
+                reason.figure() < 1
+                        ? "today is the last of its %s days".formatted(mostDays(fill))
+                        : "%s left of %s".formatted(Figures.countOfDays(reason.figure()), mostDays(fill));
+            case MORE_TIME ->
+                "%s rolls done%s, so %s more than fresh"
+                        .formatted(
+                                rollsDone(fill),
+                                fill.trimPercent() == 0 ? "" : " and trim " + Figures.percent(fill.trimPercent()),
+                                Figures.seconds(reason.figure()));
+        };
+    }
+
+    /** The stretch school goes by how a fill was stored; a limit of the house's own goes by the calendar. */
+    private static String overAge(String figure, String limit, FillState fill, boolean printed) {
+        if (printed) {
+            return "%s days old, and the leaflet allows %s".formatted(figure, limit);
+        }
+        Range life = fill.bath().lifeDays();
+        return life != null && life.house() && limit.equals(Figures.plain(life.max(), 0))
+                ? "%s days old, and the house allows %s".formatted(figure, limit)
+                : "as old as %s days (estimate), and the house allows %s".formatted(figure, limit);
+    }
+
+    private static boolean isOwn(@Nullable Range range) {
+        return range != null && range.house();
+    }
+
+    /** Whether a limit is the leaflet's own; the stretch school goes beyond it. */
+    private static boolean isPrinted(Reason reason, FillState fill) {
+        boolean rolls = reason.code() == Reason.Code.OVER_ROLLS;
+        Range printed = rolls ? fill.bath().capacity() : fill.bath().lifeDays();
+        double scale = rolls ? fill.wearPerRoll() : 1;
+        return printed == null || !printed.house() && reason.limit() * scale <= printed.max() + 1e-6;
+    }
+
+    private static String fewRolls(Reason reason, FillState fill) {
+        if (fill.bath().oneShot() != null) {
+            return "%s left, enough for %s"
+                    .formatted(
+                            Figures.ml(fill.volumeMl()),
+                            reason.figure() < 1 ? "no run in this tank" : Figures.countOfRolls(reason.figure()));
+        }
+        return reason.figure() <= 0
+                ? "no rolls left of " + mostRolls(fill)
+                : "%s left of %s".formatted(Figures.countOfRolls(reason.figure()), mostRolls(fill));
+    }
+
+    /** How far a fill is used: {@code 7 of 18}, or {@code 7} where no limit is printed. */
+    public static String rollsDone(FillState fill) {
+        String done = Figures.rolls(fill.scaledRolls() / fill.wearPerRoll());
+        return fill.bath().capacity() == null ? done : done + " of " + mostRolls(fill);
+    }
+
+    private static String mostRolls(FillState fill) {
+        Range capacity = fill.bath().capacity();
+        return capacity == null
+                ? "any number"
+                : Figures.rolls(capacity.max() / fill.wearPerRoll()) + (capacity.house() ? " (house)" : "");
+    }
+
+    private static String mostDays(FillState fill) {
+        Range life = fill.bath().lifeDays();
+        return life == null ? "any number" : Figures.plain(life.max(), 0) + (life.house() ? " (house)" : "");
+    }
+}

@@ -1,0 +1,118 @@
+package mezcla.web.words;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import mezcla.verdict.BatchVerdict;
+import mezcla.verdict.EarlyWarning;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
+import mezcla.verdict.State;
+
+/** States as members read them. */
+public final class StateWords {
+    private StateWords() {}
+
+    /** The state's word: {@code Add time}, {@code Renew developer}. */
+    public static String of(RunPlan plan) {
+        if (barred(plan)) {
+            return "Barred";
+        }
+        List<String> renew = toRenew(plan);
+        if (plan.verdict().state() == State.DISCARD && !renew.isEmpty()) {
+            return "Renew " + (renew.size() > 2 ? renew.size() + " baths" : String.join(", ", renew));
+        }
+        return of(plan.verdict().state());
+    }
+
+    /** The state's word, taken alone. */
+    public static String of(State state) {
+        return switch (state) {
+            case GOOD -> "Ready";
+            case EXTEND -> "Add time";
+            case LAST -> "Last rolls";
+            case CHECK -> "Test first";
+            case DISCARD -> "Retire";
+        };
+    }
+
+    /** The state's key, for its look; a barred batch looks like one that has to go. */
+    public static String key(RunPlan plan) {
+        State state = barred(plan) ? State.DISCARD : plan.verdict().state();
+        return state.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static boolean barred(RunPlan plan) {
+        return plan.baths().stream().anyMatch(bath -> bath.fill().bar() != null);
+    }
+
+    /** The baths that have to go while the rest is sound. */
+    public static List<String> toRenew(RunPlan plan) {
+        return plan.verdict().toRenew().stream()
+                .map(fill -> plan.batch().leaflet().bath(fill.key()).role().name())
+                .map(Figures::within)
+                .toList();
+    }
+
+    /** What a batch is good for, in one line. */
+    public static String outlook(RunPlan plan) {
+        if (barred(plan)) {
+            return "Barred: not to be used until a steward lifts it";
+        }
+        BatchVerdict verdict = plan.verdict();
+        String left = left(verdict);
+        return switch (verdict.state()) {
+            case GOOD, EXTEND -> left.isEmpty() ? "Good, with no limit printed" : "Good for " + left;
+            case LAST -> "Nearly done: " + left;
+            case CHECK -> "Test first, then " + left;
+            case DISCARD -> {
+                List<String> renew = toRenew(plan);
+                yield renew.isEmpty()
+                        ? "This batch has to go"
+                        : "Renew the " + String.join(" and the ", renew) + "; the rest is sound";
+            }
+        };
+    }
+
+    /**
+     * What it still allows, while there is time to mix or save film up; empty while there is plenty, and where the
+     * verdict says as much itself.
+     */
+    public static String soon(RunPlan plan) {
+        BatchVerdict verdict = plan.verdict();
+        return barred(plan) || verdict.state() == State.LAST
+                ? ""
+                : EarlyWarning.of(verdict)
+                        .map(warning -> soon(warning, plan.question()))
+                        .orElse("");
+    }
+
+    private static String soon(EarlyWarning warning, RunQuestion question) {
+        String until = warning.days() == null
+                ? ""
+                : Figures.day(question.at().plus(Duration.ofDays(warning.days())), question.zone());
+        if (warning.evenings() == null && warning.rolls() == null) {
+            return "Good until " + until;
+        }
+        String evenings = warning.evenings() == null
+                ? Figures.sentence(Figures.number(Objects.requireNonNull(warning.rolls()))) + " more roll"
+                        + (warning.rolls() == 1 ? "" : "s")
+                : "%s more %s of two rolls"
+                        .formatted(
+                                Figures.sentence(Figures.number(warning.evenings())),
+                                warning.evenings() == 1 ? "evening" : "evenings");
+        return until.isEmpty() ? evenings : evenings + ", until " + until;
+    }
+
+    private static String left(BatchVerdict verdict) {
+        Double rolls = verdict.rollsLeft();
+        Double days = verdict.daysLeft();
+        String more = rolls == null ? "" : Figures.countOfRolls(rolls).replaceFirst(" ", " more ");
+        if (days == null) {
+            return more;
+        }
+        String until = days < 1 ? "today only" : Figures.countOfDays(days).replaceFirst(" ", " more ");
+        return more.isEmpty() ? until : more + ", or " + until;
+    }
+}

@@ -1,0 +1,42 @@
+package mezcla.web.access;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import mezcla.web.DemoApplicationTest;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationContext;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.testng.annotations.Test;
+
+/** A password that was lost, given anew from the console. */
+public class ForgottenPasswordTest extends DemoApplicationTest {
+    @Autowired
+    private Members members;
+
+    @Autowired
+    private PasswordEncoder passwords;
+
+    @Autowired
+    private ApplicationContext application;
+
+    @Test
+    public void consoleGivesANewOneToThatMemberAlone() {
+        String bram = members.loadUserByUsername("bram").getPassword();
+        String said = new ForgottenPassword(members, "INES").newPassword();
+        Matcher matcher = Pattern.compile("Ines signs in as ines with the password ([A-Z2-9]{12})")
+                .matcher(said);
+        assertThat(matcher.matches()).as(said).isTrue();
+        assertThat(passwords.matches(
+                        matcher.group(1), members.loadUserByUsername("ines").getPassword()))
+                .isTrue();
+        assertThat(members.loadUserByUsername("bram").getPassword()).isEqualTo(bram);
+        assertThat(new ForgottenPassword(members, "nobody").newPassword()).isEqualTo("Nobody signs in as nobody.");
+    }
+
+    @Test
+    public void nothingOfItRunsUnlessTheConsoleAsks() {
+        assertThat(application.getBeansOfType(ForgottenPassword.class)).isEmpty();
+    }
+}
