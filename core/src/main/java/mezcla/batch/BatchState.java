@@ -8,7 +8,6 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import mezcla.leaflet.Bath;
-import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.log.BatchMixed;
@@ -182,13 +181,6 @@ public record BatchState(
 
     /** The fill whose time people ask for first (rules, 4.3). */
     public Optional<FillState> imageDeveloper() {
-        Optional<FillState> first = fills.stream()
-                .filter(fill -> fill.bath().role().nature() == BathRole.Nature.FIRST_DEVELOPER)
-                .findFirst();
-        return first.isPresent()
-                ? first
-                : fills.stream()
-                        .filter(fill -> fill.bath().role().isDeveloper())
-                        .findFirst();
+        return process().imageDeveloper(fills, fill -> fill.bath().role());
     }
 }

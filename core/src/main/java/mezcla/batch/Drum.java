@@ -1,7 +1,7 @@
 package mezcla.batch;
 
 import mezcla.leaflet.BathRole;
-import mezcla.log.WasteRoute;
+import mezcla.leaflet.WasteRoute;
 import mezcla.measure.Refusal;
 
 /**
@@ -22,7 +22,7 @@ public record Drum(long id, String name, WasteRoute kind, double capacityMl) {
      */
     public void accept(BathRole role) {
         kind.accept(role);
-        if (kind == WasteRoute.SILVER_BEARING && role.nature() == BathRole.Nature.STOP) {
+        if (kind == WasteRoute.SILVER_BEARING && role.isAcid()) {
             throw Refusal.of(new BatchObjection.AcidOnFixer(name));
         }
         if (WasteRoute.of(role) != kind) {

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import mezcla.leaflet.Bath;
-import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import mezcla.log.AirKept;
 import mezcla.log.BathLooked;
@@ -163,9 +162,7 @@ final class FillFolding {
             inspected = new Inspected(look.result(), look.stamp().happenedAt(), then);
         }
         Double trim = look.trimPercent();
-        boolean image = bath.role().nature() == BathRole.Nature.DEVELOPER
-                || bath.role().nature() == BathRole.Nature.FIRST_DEVELOPER;
-        if (trim != null && image) {
+        if (trim != null && leaflet.isImageDeveloper(bath)) {
             trimPercent = trim;
         }
     }

@@ -85,7 +85,7 @@ public record StorageAge(double effectiveDays, double calendarDays) {
     }
 
     private static double airAndLight(BathRole role, double headspace, AirKept air, Light light) {
-        return (1 + sensitivity(role) * headspace * (1 - air.protection())) * light.factor();
+        return (1 + role.nature().airSensitivity() * headspace * (1 - air.protection())) * light.factor();
     }
 
     /** Adds stretches up. */
@@ -95,17 +95,6 @@ public record StorageAge(double effectiveDays, double calendarDays) {
                         .mapToDouble(stretch -> stretch.effectiveDays(role))
                         .sum(),
                 stretches.stream().mapToDouble(Stretch::days).sum());
-    }
-
-    /** How much air over it ages a bath; <em>house</em>. */
-    private static double sensitivity(BathRole role) {
-        return switch (role.nature()) {
-            case DEVELOPER, FIRST_DEVELOPER, COLOUR_DEVELOPER -> 2.0;
-            case BLEACH_FIX, REVERSAL_BATH -> 1.0;
-            case FIXER -> 0.5;
-            case STABILISER -> 0.2;
-            case BLEACH, STOP, PRE_BATH, WETTING_AGENT, OTHER -> 0;
-        };
     }
 
     /** Whether crystals may fall out of a bath that is kept that cold, while nothing more is gained. */

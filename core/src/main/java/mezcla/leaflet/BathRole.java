@@ -2,6 +2,7 @@ package mezcla.leaflet;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import mezcla.measure.Refusal;
 
 /**
@@ -13,84 +14,177 @@ import mezcla.measure.Refusal;
  * @param nature what the rules know it as
  */
 public record BathRole(String key, String name, String letters, Nature nature) {
-    /** What a bath is to the rules; a bath that the house names itself is {@link #OTHER}. */
+    /**
+     * What a bath is to the rules: the one table of what they know of it. A bath that the house names itself is
+     * {@link #OTHER}. The order is that of use.
+     */
     public enum Nature {
         /** Comes before the developer, to warm the film or soften a backing. */
-        PRE_BATH,
+        PRE_BATH(traits("pre-bath", "Pre-bath", "Pb")),
         /** Makes the image: a negative's developer. */
-        DEVELOPER,
+        DEVELOPER(developer("developer", "Developer", "De")),
         /** Makes the negative image of a slide. */
-        FIRST_DEVELOPER,
+        FIRST_DEVELOPER(developer("first-developer", "First developer", "F1")),
         /** Makes what is left developable. */
-        REVERSAL_BATH,
+        REVERSAL_BATH(traits("reversal-bath", "Reversal bath", "Rv").spoiledByAir(1)),
         /** Makes the dyes. */
-        COLOUR_DEVELOPER,
+        COLOUR_DEVELOPER(developer("colour-developer", "Colour developer", "Cd")),
         /** Ends development at once. */
-        STOP,
+        STOP(traits("stop", "Stop", "St").with(Trait.ACID, Trait.ANY_TEMPERATURE)),
         /** Turns silver into something a fixer can take. */
-        BLEACH,
+        BLEACH(traits("bleach", "Bleach", "Bl")
+                .into(WasteRoute.SILVER_BEARING)
+                .with(Trait.INTO_WATER)
+                .cautioned(Caution.ACID_INTO_WATER)),
         /** Takes the silver out. */
-        FIXER,
+        FIXER(traits("fixer", "Fixer", "Fx")
+                .into(WasteRoute.SILVER_BEARING)
+                .spoiledByAir(0.5)
+                .with(Trait.FIXES)),
         /** Bleach and fixer in one. */
-        BLEACH_FIX,
+        BLEACH_FIX(traits("bleach-fix", "Bleach-fix", "Bx")
+                .into(WasteRoute.SILVER_BEARING)
+                .spoiledByAir(1)
+                .with(Trait.FIXES, Trait.MAY_FIZZ, Trait.INTO_WATER)
+                .cautioned(Caution.AIR, Caution.FIZZES, Caution.STAINS, Caution.ACID_INTO_WATER)),
         /** The final rinse. */
-        STABILISER,
+        STABILISER(traits("stabiliser", "Final rinse", "Fr")
+                .spoiledByAir(0.2)
+                .with(Trait.LAST, Trait.ANY_TEMPERATURE)
+                .cautioned(Caution.FORMALDEHYDE)),
         /** Helps water to run off. */
-        WETTING_AGENT,
+        WETTING_AGENT(traits("wetting-agent", "Wetting agent", "Wa").with(Trait.LAST, Trait.ANY_TEMPERATURE)),
         /** Named by the house. */
-        OTHER
+        OTHER(traits("", "", "Ot"));
+
+        private final Traits traits;
+
+        Nature(Traits traits) {
+            this.traits = traits;
+        }
+
+        private static Traits traits(String key, String name, String letters) {
+            return new Traits(key, name, letters, WasteRoute.OTHERS, 0, Set.of(), Set.of());
+        }
+
+        private static Traits developer(String key, String name, String letters) {
+            return traits(key, name, letters)
+                    .into(WasteRoute.DEVELOPERS)
+                    .spoiledByAir(2)
+                    .with(Trait.DEVELOPS)
+                    .cautioned(Caution.SENSITISES);
+        }
+
+        /** The name of its hatching in drawings. */
+        public String pattern() {
+            return traits.letters();
+        }
+
+        /** Where it goes when it is used up (rules, sections 6 and 11). */
+        public WasteRoute waste() {
+            return traits.waste();
+        }
+
+        /** a: how much air over it ages it; <em>house</em> (rules, section 5). */
+        public double airSensitivity() {
+            return traits.airSensitivity();
+        }
+
+        /** What to look out for while it is mixed (rules, section 11). */
+        public Set<Caution> cautions() {
+            return traits.cautions();
+        }
+
+        boolean is(Trait trait) {
+            return traits.is().contains(trait);
+        }
+    }
+
+    /** What holds of some baths and not of others. */
+    enum Trait {
+        /** Develops an image. */
+        DEVELOPS,
+        /** Takes silver out. */
+        FIXES,
+        /** Ends a run. */
+        LAST,
+        /** A temperature outside its range is only warned of. */
+        ANY_TEMPERATURE,
+        /** May fizz while it is mixed. */
+        MAY_FIZZ,
+        /** Its parts go into water, never water into them. */
+        INTO_WATER,
+        /** Sets free a gas that chokes where it meets used fixer. */
+        ACID
+    }
+
+    private record Traits(
+            String key,
+            String name,
+            String letters,
+            WasteRoute waste,
+            double airSensitivity,
+            Set<Trait> is,
+            Set<Caution> cautions) {
+        Traits into(WasteRoute route) {
+            return new Traits(key, name, letters, route, airSensitivity, is, cautions);
+        }
+
+        Traits spoiledByAir(double much) {
+            return new Traits(key, name, letters, waste, much, is, cautions);
+        }
+
+        Traits with(Trait... more) {
+            return new Traits(key, name, letters, waste, airSensitivity, Set.of(more), cautions);
+        }
+
+        Traits cautioned(Caution... more) {
+            return new Traits(key, name, letters, waste, airSensitivity, is, Set.of(more));
+        }
     }
 
     /** Pre-bath. */
-    public static final BathRole PRE_BATH = new BathRole("pre-bath", "Pre-bath", "Pb", Nature.PRE_BATH);
+    public static final BathRole PRE_BATH = standard(Nature.PRE_BATH);
 
     /** Developer of a negative. */
-    public static final BathRole DEVELOPER = new BathRole("developer", "Developer", "De", Nature.DEVELOPER);
+    public static final BathRole DEVELOPER = standard(Nature.DEVELOPER);
 
     /** First developer of a slide. */
-    public static final BathRole FIRST_DEVELOPER =
-            new BathRole("first-developer", "First developer", "F1", Nature.FIRST_DEVELOPER);
+    public static final BathRole FIRST_DEVELOPER = standard(Nature.FIRST_DEVELOPER);
 
     /** Reversal bath of a slide. */
-    public static final BathRole REVERSAL_BATH =
-            new BathRole("reversal-bath", "Reversal bath", "Rv", Nature.REVERSAL_BATH);
+    public static final BathRole REVERSAL_BATH = standard(Nature.REVERSAL_BATH);
 
     /** Colour developer. */
-    public static final BathRole COLOUR_DEVELOPER =
-            new BathRole("colour-developer", "Colour developer", "Cd", Nature.COLOUR_DEVELOPER);
+    public static final BathRole COLOUR_DEVELOPER = standard(Nature.COLOUR_DEVELOPER);
 
     /** Stop bath. */
-    public static final BathRole STOP = new BathRole("stop", "Stop", "St", Nature.STOP);
+    public static final BathRole STOP = standard(Nature.STOP);
 
     /** Bleach. */
-    public static final BathRole BLEACH = new BathRole("bleach", "Bleach", "Bl", Nature.BLEACH);
+    public static final BathRole BLEACH = standard(Nature.BLEACH);
 
     /** Fixer. */
-    public static final BathRole FIXER = new BathRole("fixer", "Fixer", "Fx", Nature.FIXER);
+    public static final BathRole FIXER = standard(Nature.FIXER);
 
     /** Bleach-fix. */
-    public static final BathRole BLEACH_FIX = new BathRole("bleach-fix", "Bleach-fix", "Bx", Nature.BLEACH_FIX);
+    public static final BathRole BLEACH_FIX = standard(Nature.BLEACH_FIX);
 
     /** Stabiliser, also called final rinse. */
-    public static final BathRole STABILISER = new BathRole("stabiliser", "Final rinse", "Fr", Nature.STABILISER);
+    public static final BathRole STABILISER = standard(Nature.STABILISER);
 
     /** Wetting agent. */
-    public static final BathRole WETTING_AGENT =
-            new BathRole("wetting-agent", "Wetting agent", "Wa", Nature.WETTING_AGENT);
+    public static final BathRole WETTING_AGENT = standard(Nature.WETTING_AGENT);
 
-    private static final BathRole[] STANDARD = {
-        PRE_BATH,
-        DEVELOPER,
-        FIRST_DEVELOPER,
-        REVERSAL_BATH,
-        COLOUR_DEVELOPER,
-        STOP,
-        BLEACH,
-        FIXER,
-        BLEACH_FIX,
-        STABILISER,
-        WETTING_AGENT
-    };
+    private static final List<BathRole> STANDARD = Arrays.stream(Nature.values())
+            .filter(nature -> nature != Nature.OTHER)
+            .map(BathRole::standard)
+            .toList();
+
+    private static BathRole standard(Nature nature) {
+        Traits traits = nature.traits;
+        return new BathRole(traits.key(), traits.name(), traits.letters(), nature);
+    }
 
     /**
      * The standard role of that key.
@@ -98,7 +192,7 @@ public record BathRole(String key, String name, String letters, Nature nature) {
      * @throws Refusal {@code unknown-role}
      */
     public static BathRole of(String key) {
-        return Arrays.stream(STANDARD)
+        return STANDARD.stream()
                 .filter(role -> role.key.equals(key))
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new LeafletObjection.UnknownRole(key)));
@@ -106,7 +200,7 @@ public record BathRole(String key, String name, String letters, Nature nature) {
 
     /** The standard roles, in the order of use. */
     public static List<BathRole> standard() {
-        return List.of(STANDARD);
+        return STANDARD;
     }
 
     /** A role that the house names, with letters of its own. */
@@ -114,24 +208,38 @@ public record BathRole(String key, String name, String letters, Nature nature) {
         return new BathRole(key, name, letters, Nature.OTHER);
     }
 
-    /** Whether it develops an image: trim, black and bad results concern these alone (rules, 4.5 and 6). */
+    /** Whether it develops an image: black and bad results condemn these alone (rules, section 6). */
     public boolean isDeveloper() {
-        return switch (nature) {
-            case DEVELOPER, FIRST_DEVELOPER, COLOUR_DEVELOPER -> true;
-            default -> false;
-        };
+        return nature.is(Trait.DEVELOPS);
     }
 
     /** Whether a temperature outside its range is only warned of (rules, 4.4). */
     public boolean toleratesAnyTemperature() {
-        return switch (nature) {
-            case STABILISER, STOP, WETTING_AGENT -> true;
-            default -> false;
-        };
+        return nature.is(Trait.ANY_TEMPERATURE);
     }
 
     /** Whether film that stays milky when dry points at this bath (rules, section 6). */
     public boolean fixes() {
-        return nature == Nature.BLEACH_FIX || nature == Nature.FIXER;
+        return nature.is(Trait.FIXES);
+    }
+
+    /** Whether it ends a run: nothing but drying comes after it. */
+    public boolean isLast() {
+        return nature.is(Trait.LAST);
+    }
+
+    /** Whether it may fizz while it is mixed, so that its jug needs more headspace (rules, 3.5). */
+    public boolean mayFizz() {
+        return nature.is(Trait.MAY_FIZZ);
+    }
+
+    /** Whether its parts go into water, never water into them (rules, 3.5). */
+    public boolean goesIntoWater() {
+        return nature.is(Trait.INTO_WATER);
+    }
+
+    /** Whether it sets free a gas where it meets used fixer (rules, section 11). */
+    public boolean isAcid() {
+        return nature.is(Trait.ACID);
     }
 }

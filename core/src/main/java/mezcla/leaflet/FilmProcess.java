@@ -1,5 +1,8 @@
 package mezcla.leaflet;
 
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /**
@@ -17,6 +20,51 @@ public record FilmProcess(String key, String name) {
 
     /** Colour negative film with a carbon backing, which must come off first. */
     public static final FilmProcess CINE_NEGATIVE = new FilmProcess("cine-negative", "Cine negative");
+
+    /**
+     * The bath that makes the image, which pushing, trim and looks concern (rules, sections 4.3, 4.5 and 6): the first
+     * developer of a slide, the developer of anything else, whatever it is called.
+     *
+     * @param among what there is to choose from, in the order of use
+     * @param role what each of it does
+     * @return it; empty where there is none
+     */
+    public <T> Optional<T> imageDeveloper(List<T> among, Function<T, BathRole> role) {
+        return imageDevelopers().stream()
+                .flatMap(
+                        nature -> among.stream().filter(each -> role.apply(each).nature() == nature))
+                .findFirst();
+    }
+
+    private List<BathRole.Nature> imageDevelopers() {
+        if (equals(COLOUR_SLIDE)) {
+            return List.of(BathRole.Nature.FIRST_DEVELOPER, BathRole.Nature.DEVELOPER);
+        }
+        return isOfNegatives()
+                ? List.of(BathRole.Nature.DEVELOPER, BathRole.Nature.COLOUR_DEVELOPER, BathRole.Nature.FIRST_DEVELOPER)
+                : List.of(BathRole.Nature.FIRST_DEVELOPER, BathRole.Nature.DEVELOPER, BathRole.Nature.COLOUR_DEVELOPER);
+    }
+
+    private boolean isOfNegatives() {
+        return equals(COLOUR_NEGATIVE) || equals(CINE_NEGATIVE);
+    }
+
+    /**
+     * Whether light may reach the film after a bath and its wash, though silver is still in it: slides after their
+     * colour developer (rules, section 7). Anything else has to be fixed first.
+     */
+    public boolean isSafeAfter(BathRole role) {
+        return equals(COLOUR_SLIDE) && role.nature() == BathRole.Nature.COLOUR_DEVELOPER;
+    }
+
+    /** Whether a bath of that role belongs to the process; nobody knows that of one which the house names. */
+    public boolean expects(BathRole role) {
+        return switch (role.nature()) {
+            case DEVELOPER -> !equals(COLOUR_SLIDE);
+            case FIRST_DEVELOPER, REVERSAL_BATH, COLOUR_DEVELOPER -> !isOfNegatives();
+            default -> true;
+        };
+    }
 
     /** A process that the house names, with the key of its name. */
     public static FilmProcess named(String key, String name) {

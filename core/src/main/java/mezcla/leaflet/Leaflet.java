@@ -164,14 +164,12 @@ public record Leaflet(
      * developer (rules, 4.3). Empty when the leaflet has no developer.
      */
     public Optional<Bath> imageDeveloper() {
-        Optional<Bath> first = withNature(BathRole.Nature.FIRST_DEVELOPER);
-        return first.isPresent()
-                ? first
-                : baths.stream().filter(bath -> bath.role().isDeveloper()).findFirst();
+        return process.imageDeveloper(baths, Bath::role);
     }
 
-    private Optional<Bath> withNature(BathRole.Nature nature) {
-        return baths.stream().filter(bath -> bath.role().nature() == nature).findFirst();
+    /** Whether a bath is the one that makes the image. */
+    public boolean isImageDeveloper(Bath bath) {
+        return imageDeveloper().filter(bath::equals).isPresent();
     }
 
     /**

@@ -47,7 +47,9 @@ public final class LeafletCheck {
         /** Once open a part lasts longer than sealed. */
         OPENED_OUTLASTS_SEALED,
         /** A bath that the list of steps leaves out. */
-        STEP_MISSING
+        STEP_MISSING,
+        /** A bath whose role does not belong to the sheet's process. */
+        ROLE_OF_ANOTHER_PROCESS
     }
 
     /**
@@ -114,6 +116,9 @@ public final class LeafletCheck {
             add(Code.RECIPE_MAKES_OTHER_VOLUME, bath, null, made, recipe.finalMl());
         }
         timing(bath);
+        if (!leaflet.process().expects(bath.role())) {
+            add(Code.ROLE_OF_ANOTHER_PROCESS, bath, null, 0, 0);
+        }
         if (!leaflet.steps().isEmpty()
                 && leaflet.steps().stream().noneMatch(step -> bath.key().equals(step.bath()))) {
             add(Code.STEP_MISSING, bath, null, 0, 0);

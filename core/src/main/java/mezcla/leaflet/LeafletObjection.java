@@ -78,4 +78,12 @@ public sealed interface LeafletObjection extends Objection {
 
     /** Text that is no dilution. */
     record NotADilution(String text) implements LeafletObjection {}
+
+    /** Developer and silver-bearing waste never meet. */
+    record WasteKeptApart(String bath, String route) implements LeafletObjection {
+        @Override
+        public String field() {
+            return "route";
+        }
+    }
 }

@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import mezcla.leaflet.WasteRoute;
 import org.jspecify.annotations.Nullable;
 
 /**

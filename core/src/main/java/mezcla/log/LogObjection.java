@@ -11,12 +11,4 @@ public sealed interface LogObjection extends Objection {
             return "air";
         }
     }
-
-    /** Developer and silver-bearing waste never meet. */
-    record WasteKeptApart(String bath, String route) implements LogObjection {
-        @Override
-        public String field() {
-            return "route";
-        }
-    }
 }

@@ -1,5 +1,7 @@
 package mezcla.log;
 
+import mezcla.leaflet.WasteRoute;
+
 /**
  * Some of a part was thrown away, or lost.
  *

@@ -109,7 +109,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
 
         /** Whether it comes at the end, when nothing reacts any more. */
         private boolean isLast() {
-            return role != null && RunSteps.isLast(role);
+            return role != null && role.isLast();
         }
 
         private Step wiped() {
@@ -153,7 +153,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             refuseUnwashedBacking(steps);
             wipeBeforeTheEnd(steps);
         }
-        return new RunSteps(steps, Schedule.of(timed), lightSafeAfter(steps));
+        return new RunSteps(steps, Schedule.of(timed), lightSafeAfter(leaflet.process(), steps));
     }
 
     private static List<ProcessStep> chosen(Leaflet leaflet, Choices choices) {
@@ -174,10 +174,6 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         List<ProcessStep> straight = new ArrayList<>(printed.subList(0, from));
         straight.addAll(printed.subList(from + between.size(), printed.size()));
         return straight;
-    }
-
-    static boolean isLast(BathRole role) {
-        return role.nature() == BathRole.Nature.STABILISER || role.nature() == BathRole.Nature.WETTING_AGENT;
     }
 
     /** What the carbon left on the back comes off with a wet finger now, and never again once it has dried. */
@@ -228,7 +224,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         String name = name(step, bath, fills);
         double length = bath != null ? seconds.get(bath.key()) : water(step, fills);
         double pour = Math.min(POUR_SECONDS, length / SHORTEST_PART);
-        boolean moved = bath != null ? !isLast(bath.role()) : choices.movement() == Movement.ROTARY && fills == 0;
+        boolean moved = bath != null ? !bath.role().isLast() : choices.movement() == Movement.ROTARY && fills == 0;
         steps.add(new Step(
                 step.kind(),
                 step.bath(),
@@ -250,7 +246,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
     }
 
     private static @Nullable Double atC(Bath bath, Choices choices) {
-        return isLast(bath.role()) && choices.finalRinse() == FinalRinse.ROOM
+        return bath.role().isLast() && choices.finalRinse() == FinalRinse.ROOM
                 ? null
                 : Double.valueOf(bath.timing().atC());
     }
@@ -292,15 +288,15 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         }
     }
 
-    /** Slides: after the colour developer and its wash; anything else: after bleach-fix or fixer. */
-    private static int lightSafeAfter(List<Step> steps) {
+    /** Slides: after the colour developer and its wash; anything else: after the last bath that fixes. */
+    private static int lightSafeAfter(FilmProcess process, List<Step> steps) {
         int safe = -1;
         for (int i = 0; i < steps.size(); i++) {
             BathRole role = steps.get(i).role();
             if (role == null) {
                 continue;
             }
-            if (role.nature() == BathRole.Nature.COLOUR_DEVELOPER) {
+            if (process.isSafeAfter(role)) {
                 return i + 1 < steps.size() && steps.get(i + 1).role() == null ? i + 1 : i;
             }
             if (role.fixes()) {

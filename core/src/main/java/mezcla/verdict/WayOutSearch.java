@@ -13,6 +13,7 @@ import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
 import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.WasteRoute;
 import mezcla.log.BathRenewed;
 import mezcla.log.DiscardedFill;
 import mezcla.log.FillToppedUp;
@@ -23,7 +24,6 @@ import mezcla.log.PartUse;
 import mezcla.log.Roll;
 import mezcla.log.RunLogged;
 import mezcla.log.Stamp;
-import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 

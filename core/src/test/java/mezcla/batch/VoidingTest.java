@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import java.util.List;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.leaflet.WasteRoute;
 import mezcla.log.BarLifted;
 import mezcla.log.BatchMixed;
 import mezcla.log.DiscardedFill;
@@ -18,7 +19,6 @@ import mezcla.log.FillsDiscarded;
 import mezcla.log.Finding;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
-import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 

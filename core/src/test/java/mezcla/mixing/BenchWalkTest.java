@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.leaflet.Addition;
+import mezcla.leaflet.Caution;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;

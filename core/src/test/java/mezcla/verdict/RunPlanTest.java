@@ -15,6 +15,7 @@ import mezcla.batch.Climate;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.WasteRoute;
 import mezcla.log.DiscardedFill;
 import mezcla.log.FillBarred;
 import mezcla.log.FillSpilled;
@@ -22,7 +23,6 @@ import mezcla.log.FillsDiscarded;
 import mezcla.log.LimitOverridden;
 import mezcla.log.RunBath;
 import mezcla.log.RunLogged;
-import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 

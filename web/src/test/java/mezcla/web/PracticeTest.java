@@ -95,7 +95,7 @@ public class PracticeTest extends DemoPagesTest {
                 .contains("\"step\":1")
                 .contains("more.");
         assertThat(send("/practice/1/probe", "ines", "events", "nonsense").getStatus())
-                .isEqualTo(404);
+                .isEqualTo(422);
         assertThat(send("/practice/1/probe", "ines", "events", "[" + event(1, 0, "POUR", 99) + "]")
                         .getStatus())
                 .as("a step that there is not")

@@ -53,6 +53,7 @@ public class RoutesTest extends DemoApplicationTest {
         {"GET /cupboard", Who.MEMBERS},
         {"GET /journal", Who.MEMBERS},
         {"GET /journal.csv", Who.MEMBERS},
+        {"GET /journal.jsonl", Who.STEWARDS},
         {"GET /journal/{sequence}/void", Who.MEMBERS},
         {"POST /journal/{sequence}/void", Who.STEWARDS},
         {"GET /house", Who.MEMBERS},

@@ -4,7 +4,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import mezcla.log.WasteRoute;
+import mezcla.leaflet.WasteRoute;
 
 /** What a steward typed to discard fills, as it was typed. */
 public class DiscardForm {

@@ -4,7 +4,7 @@ import java.util.Map;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
 import mezcla.leaflet.Unit;
-import mezcla.log.WasteRoute;
+import mezcla.leaflet.WasteRoute;
 import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;

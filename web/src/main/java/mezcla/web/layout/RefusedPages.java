@@ -37,7 +37,8 @@ class RefusedPages {
 
     /** Only what somebody asked for can be written wrongly; anything else that is not there is a fault of ours. */
     private static boolean isAskedFor(String name, HttpServletRequest request) {
-        return Arrays.asList(request.getRequestURI().split("[/.]")).contains(name)
+        return Arrays.stream(request.getRequestURI().split("/"))
+                        .anyMatch(part -> part.equals(name) || part.startsWith(name + "."))
                 || request.getParameterMap().values().stream()
                         .flatMap(Arrays::stream)
                         .anyMatch(name::equals);

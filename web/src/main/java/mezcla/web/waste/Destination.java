@@ -1,6 +1,6 @@
 package mezcla.web.waste;
 
-import mezcla.log.WasteRoute;
+import mezcla.leaflet.WasteRoute;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -3,7 +3,7 @@ package mezcla.web.waste;
 import java.util.List;
 import java.util.Map;
 import mezcla.batch.DrumLevel;
-import mezcla.log.WasteRoute;
+import mezcla.leaflet.WasteRoute;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;

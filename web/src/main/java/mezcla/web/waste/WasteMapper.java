@@ -2,7 +2,7 @@ package mezcla.web.waste;
 
 import java.util.List;
 import mezcla.batch.Drum;
-import mezcla.log.WasteRoute;
+import mezcla.leaflet.WasteRoute;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;

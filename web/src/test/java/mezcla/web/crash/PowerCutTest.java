@@ -139,7 +139,7 @@ public class PowerCutTest {
     }
 
     private static int spills(Path folder) throws SQLException {
-        return Integer.parseInt(answer(folder, "SELECT count(*) FROM log_entry WHERE kind = 'FillSpilled'"));
+        return Integer.parseInt(answer(folder, "SELECT count(*) FROM log_entry WHERE kind = 'fill-spilled'"));
     }
 
     private static String answer(Path folder, String question) throws SQLException {

@@ -2,7 +2,7 @@ package mezcla.web.bench.begun;
 
 import java.time.Instant;
 import java.util.List;
-import mezcla.log.WasteRoute;
+import mezcla.leaflet.WasteRoute;
 import mezcla.mixing.BenchWalk;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;

@@ -2,8 +2,8 @@ package mezcla.web.bench.fresh;
 
 import java.util.List;
 import mezcla.batch.FillState;
+import mezcla.leaflet.WasteRoute;
 import mezcla.log.Bottle;
-import mezcla.log.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;

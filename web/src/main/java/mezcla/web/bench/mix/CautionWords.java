@@ -1,6 +1,6 @@
 package mezcla.web.bench.mix;
 
-import mezcla.mixing.Caution;
+import mezcla.leaflet.Caution;
 
 /** Cautions, in words. */
 final class CautionWords {

@@ -119,7 +119,9 @@ class MixController {
     }
 
     private static String fieldOf(Refusal refusal) {
-        return Beside.field("volume").or("second").apply(refusal.objection());
+        return refusal.objection().field().equals("kit")
+                ? "second"
+                : Beside.field("volume").or("second").apply(refusal.objection());
     }
 
     private ModelAndView page(String template, long id, MixForm form, FieldErrors errors, Model model) {

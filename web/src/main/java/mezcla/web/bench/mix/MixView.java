@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Addition;
+import mezcla.leaflet.Caution;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
@@ -12,7 +13,6 @@ import mezcla.leaflet.Unit;
 import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
-import mezcla.mixing.Caution;
 import mezcla.mixing.JugChoice;
 import mezcla.mixing.MixPlan;
 import mezcla.mixing.Tool;
@@ -160,11 +160,11 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     }
 
     private static Optional<JugChoice> jug(BatchPlan.PlannedBath bath, List<JugChoice> jugs) {
-        return JugChoice.of(bath.mix().finalMl(), Caution.mayFizz(bath.bath().role()), jugs);
+        return JugChoice.of(bath.mix().finalMl(), bath.bath().role().mayFizz(), jugs);
     }
 
     private static String mixedIn(BatchPlan.PlannedBath bath, List<JugChoice> jugs) {
-        boolean fizzes = Caution.mayFizz(bath.bath().role());
+        boolean fizzes = bath.bath().role().mayFizz();
         String room = fizzes ? "to stir and fizz" : "to stir";
         return jug(bath, jugs)
                 .map(jug -> "In the %s, with room %s.".formatted(jug.name(), room))

@@ -13,13 +13,12 @@ import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
+import mezcla.leaflet.WasteRoute;
 import mezcla.log.Bottle;
-import mezcla.log.WasteRoute;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BathMade;
 import mezcla.mixing.BenchAct;
 import mezcla.mixing.BenchWalk;
-import mezcla.mixing.Caution;
 import mezcla.mixing.JugChoice;
 import mezcla.mixing.MixPlan;
 import mezcla.mixing.ToolChoice;
@@ -296,7 +295,7 @@ public class BenchService {
     private String jug(BatchPlan.PlannedBath bath) {
         return JugChoice.of(
                         bath.mix().finalMl(),
-                        Caution.mayFizz(bath.bath().role()),
+                        bath.bath().role().mayFizz(),
                         plans.equipment().jugs())
                 .map(jug -> jug.name() + ".")
                 .orElse("Your largest jug.");
@@ -353,10 +352,10 @@ public class BenchService {
         if (part.airSensitive()) {
             warnings.add("Spoils in air: close it at once." + openedFor(mix, part));
         }
-        if (role.nature() == BathRole.Nature.BLEACH || role.nature() == BathRole.Nature.BLEACH_FIX) {
+        if (role.goesIntoWater()) {
             warnings.add("Into the water, never water into it.");
         }
-        if (Caution.mayFizz(role)) {
+        if (role.mayFizz()) {
             warnings.add("It may fizz: pour slowly, and do not close anything that still does.");
         }
         if (part.unit() == Unit.G) {
@@ -431,7 +430,7 @@ public class BenchService {
         MixMapper.BathRow row = mix.baths().get(act.bath());
         BatchPlan.PlannedBath bath = mix.walk().bath(act.bath());
         String label = houses.bottle(row.bottleId()).label();
-        boolean fizzes = Caution.mayFizz(bath.bath().role());
+        boolean fizzes = bath.bath().role().mayFizz();
         return new BenchView.Now(
                 act.number(),
                 "Pour it into bottle",

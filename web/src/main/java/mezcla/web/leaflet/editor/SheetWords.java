@@ -63,6 +63,9 @@ final class SheetWords {
             case OPENED_OUTLASTS_SEALED ->
                 "%s lasts longer open (%s days) than sealed (%s)."
                         .formatted(part, Figures.plain(figure, 0), Figures.plain(limit, 0));
+            case ROLE_OF_ANOTHER_PROCESS ->
+                "%s does not belong to this process. A negative has a developer, a slide a first developer and a colour developer."
+                        .formatted(bath);
             case STEP_MISSING -> bath + " is not among the steps.";
         };
     }

@@ -1,6 +1,5 @@
-package mezcla.log;
+package mezcla.leaflet;
 
-import mezcla.leaflet.BathRole;
 import mezcla.measure.Refusal;
 
 /** Where used solution goes, by kind (rules, sections 6 and 11). */
@@ -32,15 +31,12 @@ public enum WasteRoute {
     public void accept(BathRole role) {
         WasteRoute usual = of(role);
         if (this != OTHERS && usual != OTHERS && this != usual) {
-            throw Refusal.of(new LogObjection.WasteKeptApart(role.name(), words));
+            throw Refusal.of(new LeafletObjection.WasteKeptApart(role.name(), words));
         }
     }
 
     /** Where a bath of that role goes: fixer and bleach-fix carry silver and never meet a developer. */
     public static WasteRoute of(BathRole role) {
-        if (role.isDeveloper()) {
-            return DEVELOPERS;
-        }
-        return role.fixes() || role.nature() == BathRole.Nature.BLEACH ? SILVER_BEARING : OTHERS;
+        return role.nature().waste();
     }
 }

@@ -1,13 +1,8 @@
-package mezcla.mixing;
+package mezcla.leaflet;
 
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import mezcla.leaflet.Bath;
-import mezcla.leaflet.BathRole;
-import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.Recipe;
-import mezcla.leaflet.Unit;
 
 /** What to look out for with the parts of a mix, and no more than fits them (rules, section 11). */
 public enum Caution {
@@ -34,27 +29,24 @@ public enum Caution {
     public static Set<Caution> of(Leaflet leaflet, List<Bath> baths) {
         Set<Caution> cautions = EnumSet.of(GLOVES_AND_EYES, KNOW_WHERE);
         for (Bath bath : baths) {
+            cautions.addAll(of(leaflet, bath));
+        }
+        return cautions;
+    }
+
+    private static Set<Caution> of(Leaflet leaflet, Bath bath) {
+        Set<Caution> cautions = EnumSet.noneOf(Caution.class);
+        {
             boolean powder = bath.recipe().additions().stream()
                     .anyMatch(addition -> leaflet.part(addition.part()).unit() == Unit.G);
             if (powder) {
                 cautions.add(MASK);
             }
-            BathRole.Nature nature = bath.role().nature();
-            if (bath.role().isDeveloper()) {
-                cautions.add(SENSITISES);
-            } else if (nature == BathRole.Nature.BLEACH && bath.recipe().mode() != Recipe.Mode.READY_TO_USE) {
-                cautions.add(ACID_INTO_WATER);
-            } else if (nature == BathRole.Nature.BLEACH_FIX) {
-                cautions.addAll(EnumSet.of(AIR, FIZZES, STAINS, ACID_INTO_WATER));
-            } else if (nature == BathRole.Nature.STABILISER) {
-                cautions.add(FORMALDEHYDE);
+            cautions.addAll(bath.role().nature().cautions());
+            if (bath.recipe().mode() == Recipe.Mode.READY_TO_USE) {
+                cautions.remove(ACID_INTO_WATER);
             }
         }
         return cautions;
-    }
-
-    /** Whether a bath may fizz while it is mixed, so that its jug needs more headspace (rules, 3.5). */
-    public static boolean mayFizz(BathRole role) {
-        return role.nature() == BathRole.Nature.BLEACH_FIX;
     }
 }
