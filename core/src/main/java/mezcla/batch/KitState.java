@@ -11,6 +11,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.LeafletObjection;
 import mezcla.leaflet.Part;
 import mezcla.log.KitArrived;
@@ -18,6 +20,7 @@ import mezcla.log.PartUse;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import mezcla.mixing.BatchPlan;
+import mezcla.mixing.KitSplit;
 
 /**
  * A kit as the log leaves it.
@@ -39,6 +42,8 @@ public record KitState(long id, KitArrived arrival, List<PartState> parts, List<
     public record Share(long fillId, long entry, double fraction, boolean givenBack) {}
 
     private static final double LONG_SEALED = 0.75;
+    private static final double USUAL_ML = 1000;
+    private static final double LEAST_ML = 1;
 
     /** Keeps its own lists. */
     public KitState {
@@ -80,6 +85,50 @@ public record KitState(long id, KitArrived arrival, List<PartState> parts, List<
      */
     public BatchPlan plan(double volumeMl, Collection<String> bathKeys) {
         return BatchPlan.of(arrival.leaflet(), left(), arrival::valueShare, volumeMl, bathKeys);
+    }
+
+    /** The volume that a mix begins with, in ml: a litre, or as much as it still makes (<em>house</em>). */
+    public double usualVolumeMl() {
+        List<String> taking = complete().stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .map(Bath::key)
+                .toList();
+        double largest = taking.isEmpty() ? USUAL_ML : makesMl(taking);
+        return largest < LEAST_ML || largest > USUAL_ML ? USUAL_ML : Math.floor(largest + 1e-6);
+    }
+
+    /**
+     * How much of some baths, each of the same volume, it still makes, in ml.
+     *
+     * @param bathKeys which baths; at least one that takes parts
+     */
+    public double makesMl(Collection<String> bathKeys) {
+        Leaflet leaflet = arrival.leaflet();
+        return KitSplit.of(leaflet.recipes(bathKeys), left(), leaflet.makesMl()).largestMl();
+    }
+
+    /** Whether it can be offered to mix one bath afresh: it has every part of it, for a millilitre at least. */
+    public boolean offers(Leaflet leaflet, String bathKey) {
+        return arrival.leaflet().key().equals(leaflet.key())
+                && complete().stream().anyMatch(bath -> bath.key().equals(bathKey))
+                && Slack.reaches(makesMl(List.of(bathKey)), LEAST_ML);
+    }
+
+    /**
+     * The kit to offer where film of a process waits and no batch takes it: the one that came first of those that still
+     * make so much of every bath.
+     *
+     * @param kits every kit
+     * @param process the process
+     * @param volumeMl how much the tank takes, in ml
+     */
+    public static Optional<KitState> toOffer(Collection<KitState> kits, FilmProcess process, double volumeMl) {
+        return kits.stream()
+                .filter(kit -> kit.arrival().leaflet().process().equals(process))
+                .filter(kit -> KitSplit.of(kit.arrival().leaflet().recipes(), kit.left(), volumeMl)
+                                .batches()
+                        > 0)
+                .min(Comparator.comparing(kit -> kit.arrival().stamp().happenedAt()));
     }
 
     /** What a planned bath takes of it, as the log keeps it. */

@@ -34,6 +34,13 @@ public enum Caution {
         return cautions;
     }
 
+    /** Those that whoever takes a bottle in hand later has to read on its label. */
+    public static Set<Caution> onLabel(Leaflet leaflet, Bath bath) {
+        Set<Caution> cautions = of(leaflet, bath);
+        cautions.retainAll(EnumSet.of(SENSITISES, FIZZES, STAINS, FORMALDEHYDE));
+        return cautions;
+    }
+
     private static Set<Caution> of(Leaflet leaflet, Bath bath) {
         Set<Caution> cautions = EnumSet.noneOf(Caution.class);
         {

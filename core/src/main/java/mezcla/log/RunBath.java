@@ -19,6 +19,17 @@ public record RunBath(
         double carryOverMl,
         double pouredAwayMl,
         @Nullable Double celsius) {
+    private static final int TOLD_SECONDS = 5;
+
+    /**
+     * Whether it lasted otherwise than planned by so much that people are told: five seconds.
+     *
+     * @param plannedSeconds how long it was to last; null where nobody planned it
+     */
+    public boolean isOtherThan(@Nullable Integer plannedSeconds) {
+        return seconds != null && plannedSeconds != null && Math.abs(seconds - plannedSeconds) >= TOLD_SECONDS;
+    }
+
     /** The same bath with the time and the temperature that it really had. */
     public RunBath really(@Nullable Integer actualSeconds, @Nullable Double actualCelsius) {
         return new RunBath(fillId, actualSeconds, wearEquivalents, carryOverMl, pouredAwayMl, actualCelsius);

@@ -6,6 +6,14 @@ import mezcla.measure.Objection;
 
 /** What can be wrong with a run's steps, times and tank (rules, sections 4, 7 and 9). */
 public sealed interface ProcessingObjection extends Objection {
+    /** A temperature that no bath of a run has, in °C. */
+    record NoBathsTemperature(double celsius) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "temperature";
+        }
+    }
+
     /** A movement without a rhythm. */
     record AgitationMissing() implements ProcessingObjection {}
 

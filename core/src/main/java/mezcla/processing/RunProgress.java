@@ -99,62 +99,58 @@ public record RunProgress(List<Passed> passed, boolean over) {
     public static RunProgress of(RunSteps steps, List<Event> happened) {
         List<Event> events =
                 happened.stream().sorted(Comparator.comparing(Event::at)).toList();
-        List<Event> pours = events.stream()
-                .filter(event -> event.kind() == Kind.POUR)
-                .filter(event ->
-                        event.step() >= 0 && event.step() < steps.steps().size())
-                .toList();
-        Event done = events.stream()
-                .filter(event -> event.kind() == Kind.DONE)
-                .findFirst()
-                .orElse(null);
         Instant known = events.isEmpty() ? null : events.get(events.size() - 1).at();
         List<Passed> passed = new ArrayList<>();
+        RunPresent present = RunPresent.of(steps.steps().size(), List.of());
         double overAt = 0;
-        for (int i = 0; i < pours.size(); i++) {
-            Event pour = pours.get(i);
-            Instant next = i + 1 < pours.size() ? pours.get(i + 1).at() : done == null ? null : done.at();
-            List<Event> within =
-                    events.stream().filter(event -> event.step() == pour.step()).toList();
-            double planned = steps.schedule().steps().get(pour.step()).step().seconds() + changed(within);
-            double paused = paused(within, next);
-            double began = between(pours.get(0).at(), pour.at());
-            passed.add(new Passed(
-                    pour.step(),
-                    pour.at(),
-                    i == 0 ? 0 : began - overAt,
-                    planned,
-                    next == null ? null : Double.valueOf(between(pour.at(), next) - paused),
-                    within.stream()
-                            .filter(event -> event.kind() == Kind.TROUBLE)
-                            .map(event -> between(pour.at(), event.at()))
-                            .toList(),
-                    celsius(within),
-                    missed(steps, pour, within, next == null ? known : next)));
-            overAt = began + planned + paused;
-        }
-        return new RunProgress(passed, done != null);
-    }
-
-    private static double changed(List<Event> within) {
-        return within.stream()
-                .filter(event -> event.kind() == Kind.CHANGE)
-                .mapToDouble(Event::value)
-                .sum();
-    }
-
-    private static double paused(List<Event> within, @Nullable Instant end) {
-        double paused = 0;
-        Instant since = null;
-        for (Event event : within) {
-            if (event.kind() == Kind.PAUSE && since == null) {
-                since = event.at();
-            } else if (event.kind() == Kind.GO_ON && since != null) {
-                paused += between(since, event.at());
-                since = null;
+        Instant began = null;
+        for (Event event : events) {
+            RunPresent next = present.after(event, steps.steps().size());
+            if (next.step() != present.step() || next.done() && !present.done()) {
+                overAt = add(passed, steps, present, event.at(), known, events, overAt, began);
+                began = began == null ? event.at() : began;
             }
+            present = next;
         }
-        return since == null || end == null ? paused : paused + between(since, end);
+        if (!present.done()) {
+            add(passed, steps, present, null, known, events, overAt, began);
+        }
+        return new RunProgress(passed, present.done());
+    }
+
+    /** Adds a step that was begun; returns when it was to be over, in seconds from the beginning of the run. */
+    private static double add(
+            List<Passed> passed,
+            RunSteps steps,
+            RunPresent present,
+            @Nullable Instant end,
+            @Nullable Instant known,
+            List<Event> events,
+            double overAt,
+            @Nullable Instant began) {
+        Instant poured = present.pouredAt();
+        if (poured == null || began == null) {
+            return overAt;
+        }
+        int step = present.step();
+        List<Event> within =
+                events.stream().filter(event -> event.step() == step).toList();
+        double planned = steps.schedule().steps().get(step).step().seconds() + present.changedSeconds();
+        double paused = end == null ? present.pausedSeconds() : present.waitedSeconds(end);
+        double at = between(began, poured);
+        passed.add(new Passed(
+                step,
+                poured,
+                passed.isEmpty() ? 0 : at - overAt,
+                planned,
+                end == null ? null : Double.valueOf(between(poured, end) - paused),
+                within.stream()
+                        .filter(event -> event.kind() == Kind.TROUBLE)
+                        .map(event -> between(poured, event.at()))
+                        .toList(),
+                celsius(within),
+                missed(steps, present, end == null ? known : end)));
+        return at + planned + paused;
     }
 
     private static @Nullable Double celsius(List<Event> within) {
@@ -169,18 +165,15 @@ public record RunProgress(List<Passed> passed, boolean over) {
     }
 
     /** A movement counts when it was confirmed between its beginning and a few seconds after its end. */
-    private static List<Double> missed(RunSteps steps, Event pour, List<Event> within, @Nullable Instant end) {
-        List<Double> confirmed = within.stream()
-                .filter(event -> event.kind() == Kind.MOVED)
-                .map(event -> between(pour.at(), event.at()))
-                .toList();
-        double until = end == null ? Double.POSITIVE_INFINITY : between(pour.at(), end);
-        Schedule.Step planned = steps.schedule().steps().get(pour.step()).step();
-        double lasted = Math.max(planned.leastSeconds(), planned.seconds() + changed(within));
+    private static List<Double> missed(RunSteps steps, RunPresent present, @Nullable Instant end) {
+        Instant poured = present.pouredAt();
+        double until = end == null || poured == null ? Double.POSITIVE_INFINITY : between(poured, end);
+        Schedule.Step planned = steps.schedule().steps().get(present.step()).step();
+        double lasted = Math.max(planned.leastSeconds(), planned.seconds() + present.changedSeconds());
         return Schedule.cues(planned.lasting(lasted)).stream()
                 .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE && cue.forSeconds() != null)
                 .filter(cue -> Slack.reaches(until, cue.at() + cue.forSeconds()))
-                .filter(cue -> confirmed.stream()
+                .filter(cue -> present.moved().stream()
                         .noneMatch(at -> at >= cue.at() - 1 && at <= cue.at() + cue.forSeconds() + GRACE_SECONDS))
                 .map(Schedule.Cue::at)
                 .toList();

@@ -2,9 +2,13 @@ package mezcla.verdict;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import mezcla.batch.BatchState;
 import mezcla.batch.LogBook;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
@@ -104,6 +108,33 @@ public record Evening(Instant startWarming, List<Load> loads) {
             }
         }
         return then;
+    }
+
+    /** The fewest minutes from one load's hanging to the next one's pouring. */
+    public static final int LEAST_BETWEEN_MINUTES = 5;
+
+    /** The most minutes from one load's hanging to the next one's pouring. */
+    public static final int MOST_BETWEEN_MINUTES = 120;
+
+    private static final Duration STAYS_WARM = Duration.ofHours(2);
+    private static final Duration HAS_JUST_PASSED = Duration.ofHours(1);
+
+    /** Whether the bottles of a batch were in use a while ago, and are taken to have stayed in their warm bath. */
+    public static boolean isStillWarm(BatchState batch, Instant now) {
+        Instant since = now.minus(STAYS_WARM);
+        return batch.runs().stream().anyMatch(run -> run.stamp().happenedAt().isAfter(since));
+    }
+
+    /** The next moment at which clocks show an hour, give or take the hour that has just passed. */
+    public static Instant next(LocalTime hour, Instant now, ZoneId zone) {
+        ZonedDateTime today = now.atZone(zone);
+        ZonedDateTime then = today.with(hour);
+        return (then.isBefore(today.minus(HAS_JUST_PASSED)) ? then.plusDays(1) : then).toInstant();
+    }
+
+    /** How late it is for the warming, in whole minutes; 0 in time. */
+    public long lateMinutes(Instant now) {
+        return Math.max(0, Duration.between(startWarming, now).toMinutes());
     }
 
     /** When the last film can hang. */

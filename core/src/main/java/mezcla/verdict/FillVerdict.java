@@ -113,6 +113,6 @@ public record FillVerdict(
     }
 
     private static Reason reason(Reason.Code code, FillCondition fill, double figure, double limit) {
-        return new Reason(code, fill.key(), figure, limit);
+        return new Reason(code, fill.key(), figure, limit, Reason.LimitOf.NOBODY);
     }
 }

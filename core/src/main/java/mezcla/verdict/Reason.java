@@ -7,8 +7,23 @@ package mezcla.verdict;
  * @param bath the bath's key
  * @param figure what it was met with: rolls through this bottle, days, seconds or millilitres, as the code says
  * @param limit the limit, in the same unit; 0 where there is none
+ * @param limitOf whose limit that is
  */
-public record Reason(Code code, String bath, double figure, double limit) {
+public record Reason(Code code, String bath, double figure, double limit, LimitOf limitOf) {
+    /** Whose limit a reason met. */
+    public enum LimitOf {
+        /** None: the state of the bath itself speaks. */
+        NOBODY,
+        /** The leaflet prints it. */
+        LEAFLET,
+        /** The house set it beside the leaflet's. */
+        HOUSE,
+        /** The careful school counts rolls and age together, against the first printed limits. */
+        CAREFUL,
+        /** The stretch school goes so many times as far as is printed, by how the bath was stored. */
+        STRETCH
+    }
+
     /** What can decide. Within a state, the first named here comes first on screen. */
     public enum Code {
         /** Foreign solution got in. */

@@ -5,6 +5,7 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import mezcla.log.Roll;
+import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 
 /**
@@ -41,6 +42,25 @@ public record RunQuestion(
         if (rolls.stream().mapToDouble(Roll::stops).distinct().count() > 1) {
             throw Refusal.of(new RunObjection.PushesDiffer());
         }
+    }
+
+    /**
+     * The question about the next roll: one whole roll, neither pushed nor pulled, in the smallest tank.
+     *
+     * @param smallestTankMl how much the smallest tank takes, in ml
+     * @param judging how the house judges
+     * @param at when
+     * @param zone where
+     */
+    public static RunQuestion nextRoll(double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
+        FilmFormat whole = FilmFormat.F135_36;
+        return new RunQuestion(
+                List.of(new Roll("", whole, whole.equivalents(), 0, false)),
+                smallestTankMl,
+                smallestTankMl,
+                judging,
+                at,
+                zone);
     }
 
     /** The film in roll equivalents. */

@@ -40,13 +40,18 @@ abstract class SchoolLimits {
         return fill.stock() == null ? fill.capacity() : null;
     }
 
-    final void add(List<Reason> reasons, Reason.Code code, double figure, double limit) {
-        reasons.add(new Reason(code, fill.key(), figure, limit));
+    final void add(List<Reason> reasons, Reason.Code code, double figure, double limit, Reason.LimitOf whose) {
+        reasons.add(new Reason(code, fill.key(), figure, limit, whose));
+    }
+
+    /** Whose a limit beside the leaflet's baths is. */
+    static Reason.LimitOf whose(Range limits) {
+        return limits.house() ? Reason.LimitOf.HOUSE : Reason.LimitOf.LEAFLET;
     }
 
     /** Rolls through this bottle, as people count them. */
-    final void addRolls(List<Reason> reasons, Reason.Code code, double limit) {
-        add(reasons, code, fill.scaledRolls() / fill.wearPerRoll(), limit / fill.wearPerRoll());
+    final void addRolls(List<Reason> reasons, Reason.Code code, double limit, Reason.LimitOf whose) {
+        add(reasons, code, fill.scaledRolls() / fill.wearPerRoll(), limit / fill.wearPerRoll(), whose);
     }
 
     /** Whether somebody looked at film lately and found it good, or mended it with a trim. */
@@ -74,9 +79,9 @@ abstract class SchoolLimits {
             double n = fill.scaledRolls();
             if (capacity != null) {
                 if (Slack.reaches(n, capacity.max())) {
-                    addRolls(reasons, Reason.Code.OVER_ROLLS, capacity.max());
+                    addRolls(reasons, Reason.Code.OVER_ROLLS, capacity.max(), whose(capacity));
                 } else if (Slack.reaches(n, capacity.min()) && !reassured) {
-                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.min());
+                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.min(), whose(capacity));
                 }
             }
             Range life = fill.lifeDays();
@@ -84,14 +89,14 @@ abstract class SchoolLimits {
                 return;
             }
             if (Slack.exceeds(fill.ageDays(), life.max())) {
-                add(reasons, Reason.Code.OVER_AGE, fill.ageDays(), life.max());
+                add(reasons, Reason.Code.OVER_AGE, fill.ageDays(), life.max(), whose(life));
                 return;
             }
             if (Slack.exceeds(life.max(), life.min()) && Slack.reaches(fill.ageDays(), life.min()) && !reassured) {
-                add(reasons, Reason.Code.TEST_AGE, fill.ageDays(), life.min());
+                add(reasons, Reason.Code.TEST_AGE, fill.ageDays(), life.min(), whose(life));
             }
             if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
-                add(reasons, Reason.Code.WARM_STORAGE, fill.effectiveAgeDays(), life.max());
+                add(reasons, Reason.Code.WARM_STORAGE, fill.effectiveAgeDays(), life.max(), whose(life));
             }
         }
 
@@ -137,9 +142,9 @@ abstract class SchoolLimits {
         void addTo(List<Reason> reasons) {
             double wear = Math.hypot(rollShare(), ageShare());
             if (Slack.reaches(wear, 1)) {
-                add(reasons, Reason.Code.WORN, wear, 1);
+                add(reasons, Reason.Code.WORN, wear, 1, Reason.LimitOf.CAREFUL);
             } else if (Slack.reaches(wear, TEST_FROM)) {
-                add(reasons, Reason.Code.NEARLY_WORN, wear, TEST_FROM);
+                add(reasons, Reason.Code.NEARLY_WORN, wear, TEST_FROM, Reason.LimitOf.CAREFUL);
             }
         }
 
@@ -172,9 +177,13 @@ abstract class SchoolLimits {
             Range capacity = capacity();
             if (capacity != null) {
                 if (Slack.reaches(fill.scaledRolls(), School.STRETCH_ROLLS * capacity.max())) {
-                    addRolls(reasons, Reason.Code.OVER_ROLLS, School.STRETCH_ROLLS * capacity.max());
+                    addRolls(
+                            reasons,
+                            Reason.Code.OVER_ROLLS,
+                            School.STRETCH_ROLLS * capacity.max(),
+                            Reason.LimitOf.STRETCH);
                 } else if (Slack.reaches(fill.scaledRolls(), capacity.max()) && !reassured) {
-                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.max());
+                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.max(), whose(capacity));
                 }
             }
             Range life = fill.lifeDays();
@@ -182,9 +191,14 @@ abstract class SchoolLimits {
                 return;
             }
             if (Slack.exceeds(fill.effectiveAgeDays(), School.STRETCH_LIVES * life.max())) {
-                add(reasons, Reason.Code.OVER_AGE, fill.effectiveAgeDays(), School.STRETCH_LIVES * life.max());
+                add(
+                        reasons,
+                        Reason.Code.OVER_AGE,
+                        fill.effectiveAgeDays(),
+                        School.STRETCH_LIVES * life.max(),
+                        Reason.LimitOf.STRETCH);
             } else if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
-                add(reasons, Reason.Code.TEST_AGE, fill.effectiveAgeDays(), life.max());
+                add(reasons, Reason.Code.TEST_AGE, fill.effectiveAgeDays(), life.max(), whose(life));
             }
         }
 

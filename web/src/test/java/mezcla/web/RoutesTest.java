@@ -52,6 +52,7 @@ public class RoutesTest extends DemoApplicationTest {
         {"GET /run", Who.MEMBERS},
         {"GET /cupboard", Who.MEMBERS},
         {"GET /journal", Who.MEMBERS},
+        {"POST /ribbon/temperature", Who.MEMBERS},
         {"GET /journal.csv", Who.MEMBERS},
         {"GET /journal.jsonl", Who.STEWARDS},
         {"GET /journal/{sequence}/void", Who.MEMBERS},

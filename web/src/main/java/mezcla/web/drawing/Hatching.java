@@ -4,7 +4,7 @@ import mezcla.leaflet.BathRole;
 import org.springframework.stereotype.Component;
 
 /** Which hatching a bath is drawn in: that of its role, or the one for baths that the house names. */
-@Component("hatching")
+@Component
 public class Hatching {
     /** The paint of a bath, by the letters on its bottles. */
     public String of(String letters) {

@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.List;
 import mezcla.batch.BatchState;
 import mezcla.log.Roll;
-import mezcla.measure.FilmFormat;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.clock.LogClock;
@@ -44,8 +43,11 @@ public class Planning {
 
     /** The question about the next roll: one of 135-36, neither pushed nor pulled, in the smallest tank. */
     public RunQuestion nextRoll() {
-        FilmFormat format = FilmFormat.F135_36;
-        return question(List.of(new Roll("", format, format.equivalents(), 0, false)), smallestTankMl());
+        return RunQuestion.nextRoll(
+                smallestTankMl(),
+                houses.judging(),
+                clock.instant(),
+                houses.house().timeZone());
     }
 
     /** The next roll through a batch. */

@@ -1,5 +1,7 @@
 package mezcla.web.house;
 
+import mezcla.mixing.HouseWater;
+
 /**
  * What the house has around its bench; every figure is a steward's to change.
  *
@@ -8,4 +10,9 @@ package mezcla.web.house;
  * @param roomC how warm its room is, in °C
  * @param deliveryWeeks how many weeks a kit takes to come
  */
-public record Surroundings(double coldWaterC, double hotWaterC, double roomC, int deliveryWeeks) {}
+public record Surroundings(double coldWaterC, double hotWaterC, double roomC, int deliveryWeeks) {
+    /** The water of its taps. */
+    public HouseWater water() {
+        return new HouseWater(coldWaterC, hotWaterC, roomC);
+    }
+}

@@ -54,8 +54,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Tells what happened, entry by entry. */
 public final class EntryWords implements EntryVisitor<String> {
-    private static final int TOLD_SECONDS = 5;
-
     private final LogBook book;
     private final House house;
 
@@ -347,10 +345,10 @@ public final class EntryWords implements EntryVisitor<String> {
         return planned;
     }
 
-    private static String instead(int seconds, @Nullable Integer planned) {
-        return planned == null || Math.abs(seconds - planned) < TOLD_SECONDS
-                ? ""
-                : " (planned %s)".formatted(ProcessingTime.ofSeconds(planned));
+    private static String instead(RunBath bath, @Nullable Integer planned) {
+        return planned != null && bath.isOtherThan(planned)
+                ? " (planned %s)".formatted(ProcessingTime.ofSeconds(planned))
+                : "";
     }
 
     private String times(List<RunBath> baths, Map<Long, Integer> planned) {
@@ -359,7 +357,7 @@ public final class EntryWords implements EntryVisitor<String> {
                 .map(bath -> letters(bath.fillId()) + " "
                         + ProcessingTime.ofSeconds(bath.seconds())
                         + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius()))
-                        + instead(bath.seconds(), planned.get(bath.fillId())))
+                        + instead(bath, planned.get(bath.fillId())))
                 .collect(Collectors.joining(", "));
     }
 

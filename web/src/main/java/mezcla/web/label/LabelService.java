@@ -4,7 +4,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
@@ -28,8 +27,8 @@ import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.plan.RunService;
+import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -133,15 +132,7 @@ public class LabelService {
     private static String cautions(Leaflet leaflet, Bath bath) {
         List<String> words =
                 new ArrayList<>(List.of("Gloves, eye protection.", "Keep from children; not for drinking."));
-        for (Caution caution : Caution.of(leaflet, List.of(bath))) {
-            switch (caution) {
-                case SENSITISES -> words.add("Sensitises skin.");
-                case FIZZES -> words.add("May fizz: do not close while it does.");
-                case STAINS -> words.add("Stains.");
-                case FORMALDEHYDE -> words.add("May contain formaldehyde.");
-                default -> {}
-            }
-        }
+        Caution.onLabel(leaflet, bath).stream().map(CautionWords::onLabel).forEach(words::add);
         return String.join(" ", words);
     }
 
@@ -180,8 +171,7 @@ public class LabelService {
         List<FillState> standing =
                 batch.fills().stream().filter(fill -> fill.discarded() == null).toList();
         String until = standing.stream()
-                .map(this::lastDay)
-                .filter(Objects::nonNull)
+                .flatMap(fill -> fill.lastDay().stream())
                 .min(Instant::compareTo)
                 .map(day -> Figures.day(day, houses.house().timeZone()))
                 .orElse("");
@@ -200,11 +190,6 @@ public class LabelService {
                                 roll.within()))
                         .toList(),
                 until);
-    }
-
-    private @Nullable Instant lastDay(FillState fill) {
-        Range life = fill.bath().lifeDays();
-        return life == null ? null : fill.mixedAt().plus(java.time.Duration.ofHours(Math.round(life.max() * 24)));
     }
 
     /**

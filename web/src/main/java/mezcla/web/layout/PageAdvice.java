@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.WhoIsThere;
+import mezcla.web.drawing.Hatching;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
@@ -18,9 +19,11 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 @ControllerAdvice
 class PageAdvice {
     private final HouseService houses;
+    private final Hatching hatching;
     private final Clock clock;
 
-    PageAdvice(HouseService houses, Clock clock) {
+    PageAdvice(HouseService houses, Hatching hatching, Clock clock) {
+        this.hatching = hatching;
         this.houses = houses;
         this.clock = clock;
     }
@@ -42,6 +45,12 @@ class PageAdvice {
         return request.getAttribute(WhoIsThere.ACCOUNT) instanceof SignedIn account
                 && member != null
                 && member.id() != account.id();
+    }
+
+    /** How baths are hatched in drawings. */
+    @ModelAttribute("hatching")
+    Hatching hatching() {
+        return hatching;
     }
 
     @ModelAttribute("units")

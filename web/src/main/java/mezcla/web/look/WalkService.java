@@ -1,6 +1,5 @@
 package mezcla.web.look;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -26,7 +25,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** The monthly round of the shelf: every bottle is found, or it surfaces as missing. */
 @Service
 public class WalkService {
-    private static final Duration A_ROUND = Duration.ofDays(30);
 
     private final DarkroomLog log;
     private final HouseService houses;
@@ -85,7 +83,7 @@ public class WalkService {
                                         : fill.kept().place().name(),
                                 Figures.ml(fill.inBottleMl())),
                 Figures.day(seen, houses.house().timeZone()),
-                seen.isBefore(clock.instant().minus(A_ROUND)));
+                fill.isMissing(clock.instant()));
     }
 
     /**

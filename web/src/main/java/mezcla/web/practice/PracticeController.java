@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
+import mezcla.processing.Exercise;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
@@ -107,7 +108,7 @@ class PracticeController {
             @RequestParam(defaultValue = "INVERSION") Movement movement,
             @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault,
             Model model) {
-        PracticeService.Exercise exercise = exercise(leaflet, movement, fault);
+        Exercise exercise = exercise(leaflet, movement, fault);
         RunSteps steps = exercise.steps();
         int times = SPEEDS.contains(speed) ? speed : 1;
         model.addAttribute("leaflet", leaflet);
@@ -123,7 +124,7 @@ class PracticeController {
                 model);
     }
 
-    private PracticeService.Exercise exercise(long leaflet, Movement movement, SimulatedBath.Fault fault) {
+    private Exercise exercise(long leaflet, Movement movement, SimulatedBath.Fault fault) {
         return practice.exercise(leaflet, RunSteps.Choices.USUAL.moved(movement), fault);
     }
 
@@ -148,7 +149,7 @@ class PracticeController {
             @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault,
             @RequestParam(defaultValue = "") String formKey,
             @AuthenticationPrincipal SignedIn member) {
-        PracticeService.Exercise exercise = exercise(leaflet, movement, fault);
+        Exercise exercise = exercise(leaflet, movement, fault);
         return new ModelAndView("redirect:"
                 + forms.once(
                         formKey, () -> "/practice/reports/" + practice.keep(member, leaflet, exercise, speed, events)));

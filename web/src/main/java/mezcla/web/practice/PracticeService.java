@@ -4,18 +4,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.Timing;
 import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
-import mezcla.processing.Movement;
+import mezcla.processing.Exercise;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
-import mezcla.processing.WarmUp;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.drawing.plot.RunDrawing;
@@ -36,12 +31,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class PracticeService {
     private static final Probe STAND_IN = new Probe(0, "Simulated probe", true);
-    private static final double TUB_LITRES = 12;
-    private static final double TUB_W = 800;
-    private static final double TUB_W_PER_K = 8;
-    private static final double FAULT_AFTER_SECONDS = 120;
-    private static final int READ_EVERY_SECONDS = 5;
-    private static final int MOST_SECONDS = 3 * 3600;
 
     private final PracticeMapper mapper;
     private final Leaflets leaflets;
@@ -66,39 +55,6 @@ public class PracticeService {
         this.log = log;
         this.ribbon = ribbon;
         this.clock = clock;
-    }
-
-    /**
-     * What is practised.
-     *
-     * @param leaflet whose times it goes by
-     * @param choices how it is done
-     * @param fault what goes wrong with the simulated bath
-     */
-    public record Exercise(Leaflet leaflet, RunSteps.Choices choices, SimulatedBath.Fault fault) {
-        /** Its steps, with a fresh kit. */
-        public RunSteps steps() {
-            Map<String, Integer> seconds = new HashMap<>();
-            leaflet.baths()
-                    .forEach(bath -> seconds.put(
-                            bath.key(), (int) Math.round(timing(bath.key()).baseSeconds())));
-            return RunSteps.of(leaflet, seconds, choices);
-        }
-
-        private Timing timing(String bath) {
-            return choices.movement() == Movement.ROTARY
-                    ? leaflet.bath(bath).turning()
-                    : leaflet.bath(bath).timing();
-        }
-
-        private double developerC() {
-            return leaflet.baths().stream()
-                    .filter(bath -> bath.role().isDeveloper())
-                    .findFirst()
-                    .orElse(leaflet.baths().get(0))
-                    .timing()
-                    .atC();
-        }
     }
 
     /**
@@ -128,29 +84,13 @@ public class PracticeService {
                 exercise.steps(), exercise::timing, happened, STAND_IN, readings(exercise, happened, now), now, true);
     }
 
-    /** The bath is warm when the first step is poured. */
     private List<Probe.Reading> readings(Exercise exercise, List<RunProgress.Event> happened, Instant until) {
-        Instant began = happened.stream()
-                .filter(event -> event.kind() == RunProgress.Kind.POUR)
-                .map(RunProgress.Event::at)
-                .min(Comparator.naturalOrder())
-                .orElse(null);
-        if (began == null || until.isBefore(began)) {
-            return List.of();
-        }
-        double atC = exercise.developerC();
-        long elapsed = Math.min(MOST_SECONDS, until.getEpochSecond() - began.getEpochSecond());
-        SimulatedBath bath = new SimulatedBath(
-                new WarmUp.Tub(
-                        TUB_LITRES, TUB_W, TUB_W_PER_K, houses.surroundings().roomC(), atC),
-                List.of(new WarmUp.Warmed(1, WarmUp.usualWPerK(true, 1), atC)),
-                atC,
-                exercise.fault(),
-                FAULT_AFTER_SECONDS,
-                began.getEpochSecond());
-        return bath.readings(READ_EVERY_SECONDS, (int) elapsed).stream()
-                .map(shown -> new Probe.Reading(began.plusSeconds((long) shown.seconds()), shown.celsius()))
-                .toList();
+        Instant began = Exercise.began(happened);
+        return began == null
+                ? List.of()
+                : exercise.readings(happened, until, houses.surroundings().roomC()).stream()
+                        .map(shown -> new Probe.Reading(began.plusSeconds((long) shown.seconds()), shown.celsius()))
+                        .toList();
     }
 
     /** Keeps a practice; returns its id. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import mezcla.leaflet.Timing;
-import mezcla.processing.EquivalentDevelopment;
+import mezcla.processing.Drift;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
 import mezcla.web.words.Figures;
@@ -17,7 +17,6 @@ import org.jspecify.annotations.Nullable;
  * @param steps step by step
  */
 public record PracticeReport(String title, List<Step> steps) {
-    private static final double TOLD_SECONDS = 5;
 
     /**
      * A step.
@@ -67,18 +66,11 @@ public record PracticeReport(String title, List<Step> steps) {
             RunProgress.Passed passed,
             List<RunProgress.Event> happened,
             Function<String, Timing> timings) {
-        RunSteps.Step step = steps.steps().get(passed.step());
-        Double real = passed.realSeconds();
-        if (step.bath() == null || step.role() == null || !step.role().isDeveloper() || real == null) {
-            return null;
-        }
         double planned = steps.schedule().steps().get(passed.step()).step().seconds();
-        EquivalentDevelopment.Advice advice = EquivalentDevelopment.advice(
-                timings.apply(step.bath()), planned, RunProgress.readings(happened, passed.step()), real);
-        return advice == null || Math.abs(advice.doneSeconds() - planned) < TOLD_SECONDS
-                ? null
-                : "Its temperature made it count as %s; %s was planned."
-                        .formatted(Figures.clock(advice.doneSeconds()), Figures.clock(planned));
+        return Drift.counted(steps, passed, timings, happened)
+                .map(counted -> "Its temperature made it count as %s; %s was planned."
+                        .formatted(Figures.clock(counted), Figures.clock(planned)))
+                .orElse(null);
     }
 
     private static Step step(RunSteps steps, RunProgress.Passed passed, @Nullable String drift) {

@@ -4,8 +4,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.batch.FillState;
+import mezcla.measure.Refusal;
+import mezcla.processing.BathTemperature;
 import mezcla.web.journal.EntryWords;
+import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -50,6 +55,25 @@ class RibbonController {
                                 running.start().stamp().who()),
                 running.probe() != null,
                 model);
+    }
+
+    /**
+     * What was read of a temperature that somebody typed.
+     *
+     * @param celsius how warm it is, in °C; null where that could not be read
+     * @param sentence what would be accepted; empty where it could be read
+     */
+    public record Read(@Nullable Double celsius, String sentence) {}
+
+    /** Reads a temperature that was typed during a run, with its unit. */
+    @PostMapping("/ribbon/temperature")
+    ResponseEntity<Read> temperature(@RequestParam(defaultValue = "") String typed) {
+        try {
+            return ResponseEntity.ok(
+                    new Read(BathTemperature.parse(typed, Units.shown().temperature()), ""));
+        } catch (Refusal refusal) {
+            return ResponseEntity.unprocessableContent().body(new Read(null, ObjectionWords.of(refusal)));
+        }
     }
 
     /** What was confirmed, as other devices see it. */

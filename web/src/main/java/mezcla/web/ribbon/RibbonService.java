@@ -16,6 +16,7 @@ import mezcla.leaflet.Timing;
 import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
+import mezcla.processing.BathTemperature;
 import mezcla.processing.Movement;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
@@ -126,6 +127,9 @@ public class RibbonService {
         public RunProgress.Event event() {
             for (RunProgress.Kind known : RunProgress.Kind.values()) {
                 if (known.name().equals(kind) && Double.isFinite(value)) {
+                    if (known == RunProgress.Kind.TEMPERATURE) {
+                        BathTemperature.refuseImpossible(value);
+                    }
                     return new RunProgress.Event(Instant.ofEpochMilli(at), known, step, value);
                 }
             }

@@ -1,14 +1,13 @@
 package mezcla.web.ribbon;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.Function;
 import mezcla.leaflet.Timing;
-import mezcla.measure.ProcessingTime;
-import mezcla.processing.EquivalentDevelopment;
+import mezcla.processing.Drift;
+import mezcla.processing.RunPresent;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
 import mezcla.web.probe.Probe;
@@ -46,52 +45,37 @@ public record Watched(String shown, String finding, int step, int change, String
             List<Probe.Reading> readings,
             Instant now,
             boolean advises) {
-        RunProgress.Event poured = happened.stream()
-                .filter(event -> event.kind() == RunProgress.Kind.POUR)
-                .filter(event ->
-                        event.step() >= 0 && event.step() < steps.steps().size())
-                .reduce((earlier, later) -> later)
-                .orElse(null);
-        boolean over = happened.stream().anyMatch(event -> event.kind() == RunProgress.Kind.DONE);
-        RunSteps.Step step = poured == null || over ? null : steps.steps().get(poured.step());
+        RunPresent present = RunPresent.of(steps.steps().size(), happened);
+        RunSteps.Step step =
+                present.step() < 0 || present.done() ? null : steps.steps().get(present.step());
         String finding = probe == null
                 ? ""
                 : ProbeWords.finding(
                         ProbeService.found(readings, now, leastC(steps, step)).orElse(null));
         String shown = probe == null ? "" : ProbeWords.shows(probe, readings);
-        EquivalentDevelopment.Advice advice = null;
-        if (advises
-                && step != null
-                && step.bath() != null
-                && step.role() != null
-                && step.role().isDeveloper()) {
-            advice = EquivalentDevelopment.advice(
-                    timings.apply(step.bath()),
-                    steps.schedule().steps().get(poured.step()).step().seconds(),
-                    RunProgress.readings(with(happened, readings), poured.step()),
-                    Duration.between(poured.at(), now).toMillis() / 1000.0);
-        }
-        if (poured == null || advice == null) {
-            return new Watched(shown, finding, -1, 0, "");
-        }
-        int lasts = ProcessingTime.shown(advice.lastsSeconds()).seconds();
-        int planned = (int)
-                Math.round(steps.schedule().steps().get(poured.step()).step().seconds());
-        int change = lasts - planned;
-        return new Watched(
-                shown,
-                finding,
-                poured.step(),
-                change,
-                change == 0
-                        ? ""
-                        : "%s %s: %s in all, %s %s."
-                                .formatted(
-                                        probe != null && probe.simulated() ? "Simulated, at" : "At",
-                                        Figures.celsius(advice.celsius()),
-                                        Figures.clock(lasts),
-                                        Figures.seconds(Math.abs(change)),
-                                        change > 0 ? "more" : "less"));
+        Drift drift = advises
+                ? Drift.of(steps, timings, with(happened, readings), now).orElse(null)
+                : null;
+        return drift == null
+                ? new Watched(shown, finding, -1, 0, "")
+                : new Watched(
+                        shown,
+                        finding,
+                        drift.step(),
+                        drift.changeSeconds(),
+                        advice(drift, probe != null && probe.simulated()));
+    }
+
+    private static String advice(Drift drift, boolean simulated) {
+        return drift.changeSeconds() == 0
+                ? ""
+                : "%s %s: %s in all, %s %s."
+                        .formatted(
+                                simulated ? "Simulated, at" : "At",
+                                Figures.celsius(drift.celsius()),
+                                Figures.clock(drift.lastsSeconds()),
+                                Figures.seconds(Math.abs(drift.changeSeconds())),
+                                drift.changeSeconds() > 0 ? "more" : "less");
     }
 
     private static double leastC(RunSteps steps, RunSteps.@Nullable Step step) {

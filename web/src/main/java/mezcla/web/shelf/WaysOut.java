@@ -3,7 +3,6 @@ package mezcla.web.shelf;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -13,7 +12,6 @@ import mezcla.batch.LogBook;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.ProcessingTime;
-import mezcla.mixing.KitSplit;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
 import mezcla.money.KitCost;
@@ -45,10 +43,7 @@ final class WaysOut {
                         wantedProcesses(),
                         tanks.stream().map(Tank::volumeMl).toList())
                 .forEach(way -> views.add(view(way)));
-        book.state().kits().values().stream()
-                .filter(this::makesEnough)
-                .min(Comparator.comparing(
-                        (KitState kit) -> kit.arrival().stamp().happenedAt()))
+        KitState.toOffer(book.state().kits().values(), FilmProcess.of(process), question.tankMl())
                 .ifPresent(kit -> views.add(mix(kit)));
         return views;
     }
@@ -159,12 +154,6 @@ final class WaysOut {
                 .flatMap(BatchCost::atPrintedCapacity)
                 .map(money -> ", " + Figures.money(money) + " a roll")
                 .orElse("");
-    }
-
-    private boolean makesEnough(KitState kit) {
-        Leaflet leaflet = kit.arrival().leaflet();
-        return leaflet.process().key().equals(process)
-                && KitSplit.of(leaflet.recipes(), kit.left(), question.tankMl()).batches() > 0;
     }
 
     private ShelfView.WayOutView mix(KitState kit) {

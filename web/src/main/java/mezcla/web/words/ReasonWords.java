@@ -3,7 +3,6 @@ package mezcla.web.words;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Range;
 import mezcla.verdict.Reason;
-import org.jspecify.annotations.Nullable;
 
 /** Why fills stand as they do, in sentences. */
 public final class ReasonWords {
@@ -29,8 +28,8 @@ public final class ReasonWords {
                         .formatted(
                                 figure,
                                 Figures.rolls(reason.limit()) + " rolls",
-                                isPrinted(reason, fill) ? "the leaflet" : "the house");
-            case OVER_AGE -> overAge(figure, limit, fill, isPrinted(reason, fill));
+                                reason.limitOf() == Reason.LimitOf.LEAFLET ? "the leaflet" : "the house");
+            case OVER_AGE -> overAge(reason, figure, limit);
             case WORN ->
                 "rolls and age together are at %s %% of what careful use allows"
                         .formatted(Figures.plain(reason.figure() * 100, 0));
@@ -48,7 +47,7 @@ public final class ReasonWords {
                 "stored as if for %s days (estimate), and the %s allows %s"
                         .formatted(
                                 Figures.plain(reason.figure(), 1),
-                                isOwn(fill.bath().lifeDays()) ? "house" : "leaflet",
+                                reason.limitOf() == Reason.LimitOf.HOUSE ? "house" : "leaflet",
                                 limit);
             case FEW_ROLLS_LEFT -> fewRolls(reason, fill);
             case FEW_DAYS_LEFT ->
@@ -64,27 +63,13 @@ public final class ReasonWords {
         };
     }
 
-    /** The stretch school goes by how a fill was stored; a limit of the house's own goes by the calendar. */
-    private static String overAge(String figure, String limit, FillState fill, boolean printed) {
-        if (printed) {
-            return "%s days old, and the leaflet allows %s".formatted(figure, limit);
-        }
-        Range life = fill.bath().lifeDays();
-        return life != null && life.house() && limit.equals(Figures.plain(life.max(), 0))
-                ? "%s days old, and the house allows %s".formatted(figure, limit)
-                : "as old as %s days (estimate), and the house allows %s".formatted(figure, limit);
-    }
-
-    private static boolean isOwn(@Nullable Range range) {
-        return range != null && range.house();
-    }
-
-    /** Whether a limit is the leaflet's own; the stretch school goes beyond it. */
-    private static boolean isPrinted(Reason reason, FillState fill) {
-        boolean rolls = reason.code() == Reason.Code.OVER_ROLLS;
-        Range printed = rolls ? fill.bath().capacity() : fill.bath().lifeDays();
-        double scale = rolls ? fill.wearPerRoll() : 1;
-        return printed == null || !printed.house() && reason.limit() * scale <= printed.max() + 1e-6;
+    /** The stretch school goes by how a fill was stored; printed limits and the house's own go by the calendar. */
+    private static String overAge(Reason reason, String figure, String limit) {
+        return switch (reason.limitOf()) {
+            case LEAFLET -> "%s days old, and the leaflet allows %s".formatted(figure, limit);
+            case STRETCH -> "as old as %s days (estimate), and the house allows %s".formatted(figure, limit);
+            case HOUSE, CAREFUL, NOBODY -> "%s days old, and the house allows %s".formatted(figure, limit);
+        };
     }
 
     private static String fewRolls(Reason reason, FillState fill) {

@@ -45,6 +45,63 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         return page;
     }
 
+    /** The cases of the core's own fold, through the browser's. */
+    @Test
+    public void theBrowserFoldsWhatWasConfirmedAsTheServerDoes() throws IOException {
+        String cases = Files.readString(Path.of("..", "core", "src", "test", "resources", "ribbon", "fold.json"));
+        Page page = browser.open(800, 600);
+        page.navigate("/sign-in");
+        Object wrong = page.evaluate(
+                """
+                async (text) => {
+                  const { fold } = await import("/scripts/ribbon/fold.js");
+                  const { elapsed } = await import("/scripts/ribbon/clock.js");
+                  const same = (one, other) => JSON.stringify(one) === JSON.stringify(other);
+                  const folded = (worked) => {
+                    const events = worked.events.map(([at, kind, step, value]) => ({ at, kind, step, value }));
+                    const now = fold(worked.steps, events);
+                    const begun = now.step >= 0;
+                    return {
+                      step: now.step, pouredMs: begun ? now.poured : null, changed: now.changed,
+                      paused: now.paused / 1000, waitingSinceMs: now.since || null, fills: now.fills,
+                      moved: [...now.moved], done: now.done,
+                      elapsed: begun ? elapsed(now, worked.nowMs) : null,
+                    };
+                  };
+                  return JSON.parse(text).filter((worked) => !same(folded(worked), worked.expect))
+                    .map((worked) => worked.name + ": " + JSON.stringify(folded(worked)));
+                }
+                """,
+                cases);
+        Assertions.assertThat((List<?>) wrong).isEmpty();
+    }
+
+    /** The quickest answer of the server's clock holds, unless a later one cannot be explained by its way. */
+    @Test
+    public void theClockGoesByTheQuickestAnswer() {
+        Page page = browser.open(800, 600);
+        page.navigate("/sign-in");
+        Object offsets = page.evaluate(
+                """
+                async () => {
+                  const { ServerClock } = await import("/scripts/ribbon/clock.js");
+                  const clock = new ServerClock(5000, 1000);
+                  const after = [clock.offset];
+                  const hear = (now, asked, heard) => { clock.agree(now, asked, heard); after.push(clock.offset); };
+                  hear(6050, 2000, 2100);
+                  hear(7400, 3000, 3800);
+                  hear(9045, 5000, 5080);
+                  hear(99000, 6000, 6100);
+                  hear(500000, 7000, 10000);
+                  return after;
+                }
+                """);
+        Assertions.assertThat(((List<?>) offsets)
+                        .stream().map(each -> ((Number) each).intValue()).toList())
+                .as("first guess; an answer; a slow one; a quicker one; a clock that was set; one that took too long")
+                .containsExactly(4000, 4000, 4000, 4005, 92950, 92950);
+    }
+
     @Test
     public void aRunIsPlayedToItsEndThroughAReloadAndAWrongBottle() {
         Page ines = member("ines", 1280, 800);
@@ -79,8 +136,13 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         assertThat(ines.locator("#step")).hasText("Developer");
         TurnedClock.after(ines, 100);
         assertThat(ines.locator("#of")).hasText("left of 3:45");
-        ines.locator("#celsius").fill("37,8");
+        ines.locator("#celsius").fill("98");
         ines.locator("#celsius").press("Enter");
+        assertThat(ines.locator("#trouble")).containsText("98.0 °C is no temperature of a bath");
+        assertThat(ines.locator("#celsius")).hasValue("98");
+        ines.locator("#celsius").fill("100 F");
+        ines.locator("#celsius").press("Enter");
+        assertThat(ines.locator("#celsius")).hasValue("");
         assertThat(ines.locator("#saved")).hasText("Kept here and on the server.");
         String before = ines.locator("#left").innerText();
         ines.reload();

@@ -146,7 +146,7 @@ public class ObjectionWordsTest {
                         FillState.Bar.class,
                         new FillState.Bar(Instant.EPOCH, "Ines", "it smells."),
                         Reason.class,
-                        new Reason(Reason.Code.OVER_ROLLS, "dev", 18, 18),
+                        new Reason(Reason.Code.OVER_ROLLS, "dev", 18, 18, Reason.LimitOf.LEAFLET),
                         Unit.class,
                         Unit.ML,
                         Subject.class,

@@ -57,14 +57,14 @@ public class ReasonWordsTest extends DemoApplicationTest {
 
     @Test(dataProvider = "reasons")
     public void reasonsCarryTheirFigures(Reason.Code code, double figure, double limit, String sentence) {
-        String text = ReasonWords.reason(new Reason(code, "dev", figure, limit), developer());
+        String text = ReasonWords.reason(new Reason(code, "dev", figure, limit, Reason.LimitOf.LEAFLET), developer());
         assertThat(text.replace('\u00a0', ' ')).isEqualTo(sentence);
     }
 
     @Test
     public void everyReasonHasWordsForPeople() {
         for (Reason.Code code : Reason.Code.values()) {
-            assertWords(ReasonWords.reason(new Reason(code, "dev", 3, 2), developer()));
+            assertWords(ReasonWords.reason(new Reason(code, "dev", 3, 2, Reason.LimitOf.LEAFLET), developer()));
         }
     }
 

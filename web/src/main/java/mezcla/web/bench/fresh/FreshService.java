@@ -20,7 +20,6 @@ import mezcla.log.MixedFill;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;
-import mezcla.mixing.KitSplit;
 import mezcla.mixing.MixPlan;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
@@ -115,25 +114,15 @@ public class FreshService {
     @Transactional(readOnly = true)
     List<KitChoice> kitsFor(Subject subject) {
         return log.state().kits().values().stream()
-                .filter(kit ->
-                        kit.arrival().leaflet().key().equals(subject.leaflet().key()))
-                .filter(kit ->
-                        kit.complete().stream().anyMatch(bath -> bath.key().equals(subject.bathKey())))
-                .filter(kit -> makesMl(kit, subject.bathKey()) >= 1)
+                .filter(kit -> kit.offers(subject.leaflet(), subject.bathKey()))
                 .map(kit -> new KitChoice(
                         kit.id(),
                         "Kit %d, %s: makes %s"
                                 .formatted(
                                         kit.id(),
                                         kit.arrival().leaflet().name(),
-                                        Figures.ml(Math.floor(makesMl(kit, subject.bathKey()) + 1e-6)))))
+                                        Figures.ml(Math.floor(kit.makesMl(List.of(subject.bathKey())) + 1e-6)))))
                 .toList();
-    }
-
-    private static double makesMl(KitState kit, String bathKey) {
-        Leaflet leaflet = kit.arrival().leaflet();
-        return KitSplit.of(leaflet.recipes(List.of(bathKey)), kit.left(), leaflet.makesMl())
-                .largestMl();
     }
 
     /**

@@ -5,58 +5,50 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Recipe;
-import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
+import mezcla.mixing.HouseWater;
 import mezcla.mixing.MixPlan;
-import mezcla.mixing.WaterBlend;
 import mezcla.web.house.Heater;
 import mezcla.web.house.Surroundings;
 import mezcla.web.words.Figures;
 
 /** Water and its temperatures, in words, with what the house can draw. */
 public final class BenchWater {
-    private static final double KETTLE_C = 95;
 
     private final Surroundings around;
+    private final HouseWater water;
     private final List<Heater> heaters;
 
     BenchWater(Surroundings around, List<Heater> heaters) {
         this.around = around;
+        this.water = around.water();
         this.heaters = heaters;
     }
 
     /** How warm the start water of a bath is drawn: as the recipe wants it, else as the room is. */
     public double startC(MixPlan mix) {
-        Recipe.MixingTemperature mixing = mix.recipe().mixingC();
-        return mixing == null ? around.roomC() : mixing.target();
+        return water.startC(mix);
     }
 
     /** How water of a volume and temperature is made. */
     public String blend(double volumeMl, double wantC) {
-        try {
-            return blend(volumeMl, wantC, around.hotWaterC(), "hot tap");
-        } catch (Refusal tooHot) {
-            try {
-                return blend(volumeMl, wantC, KETTLE_C, "kettle");
-            } catch (Refusal outOfReach) {
-                return wantC < around.coldWaterC()
-                        ? "The cold tap is warmer than that: use chilled water."
-                        : "No water of the house is that hot.";
-            }
-        }
+        HouseWater.Drawn drawn = water.drawn(volumeMl, wantC);
+        return switch (drawn.source()) {
+            case CHILLED -> "The cold tap is warmer than that: use chilled water.";
+            case NOWHERE -> "No water of the house is that hot.";
+            case COLD_TAP -> "All from the cold tap (%s).".formatted(Figures.celsius(around.coldWaterC()));
+            case HOT_TAP -> blend(drawn, "hot tap");
+            case KETTLE -> blend(drawn, "kettle");
+        };
     }
 
-    private String blend(double volumeMl, double wantC, double hotC, String source) {
-        WaterBlend blend = WaterBlend.of(volumeMl, wantC, hotC, around.coldWaterC());
-        if (blend.hotMl() < 0.5) {
-            return "All from the cold tap (%s).".formatted(Figures.celsius(around.coldWaterC()));
-        }
+    private String blend(HouseWater.Drawn drawn, String source) {
         return "%s from the %s (%s) and %s cold (%s); measure it again."
                 .formatted(
-                        Figures.ml(blend.hotMl()),
+                        Figures.ml(drawn.hotMl()),
                         source,
-                        Figures.celsius(hotC),
-                        Figures.ml(blend.coldMl()),
+                        Figures.celsius(drawn.hotC()),
+                        Figures.ml(drawn.coldMl()),
                         Figures.celsius(around.coldWaterC()));
     }
 
@@ -80,22 +72,21 @@ public final class BenchWater {
     /** For running film straight away. */
     private void landing(BatchPlan.PlannedBath bath, List<String> lines) {
         MixPlan mix = bath.mix();
-        double wanted = bath.bath().timing().atC();
-        double start = mix.startWaterForLandingC(around.roomC(), wanted, wanted);
-        Recipe.MixingTemperature mixing = mix.recipe().mixingC();
+        HouseWater.Landing landing = water.landing(mix, bath.bath().timing().atC());
+        String wanted = Figures.celsius(landing.wantedC());
         String line = "To run film straight away at %s, start at %s and top up at %s."
-                .formatted(Figures.celsius(wanted), Figures.celsius(start), Figures.celsius(wanted));
-        if (start > 100 || start < 0) {
-            lines.add("No start water lands this at %s: warm the bottle instead.".formatted(Figures.celsius(wanted)));
-        } else if (mixing != null && start > mixing.max() + 0.05) {
-            lines.add(line
-                    + " That is above the %s the sheet allows: better warm the bottle afterwards."
-                            .formatted(Figures.celsius(mixing.max())));
-        } else if (start > around.hotWaterC()) {
-            lines.add(line + " The hot tap does not reach that.");
-        } else {
-            lines.add(line);
-        }
+                .formatted(wanted, Figures.celsius(landing.startC()), wanted);
+        Recipe.MixingTemperature mixing = mix.recipe().mixingC();
+        lines.add(
+                switch (landing.reach()) {
+                    case NO_WATER -> "No start water lands this at %s: warm the bottle instead.".formatted(wanted);
+                    case ABOVE_MIXING ->
+                        line
+                                + " That is above the %s the sheet allows: better warm the bottle afterwards."
+                                        .formatted(mixing == null ? "" : Figures.celsius(mixing.max()));
+                    case ABOVE_HOT_TAP -> line + " The hot tap does not reach that.";
+                    case FINE -> line;
+                });
     }
 
     /** All the water that a plan draws, the cooler first. */

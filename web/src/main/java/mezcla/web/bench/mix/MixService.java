@@ -20,7 +20,6 @@ import mezcla.log.NoteLeft;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.JugChoice;
-import mezcla.mixing.KitSplit;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
@@ -36,7 +35,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Plans mixes and logs them. */
 @Service
 public class MixService {
-    private static final double USUAL_ML = 1000;
 
     private final DarkroomLog log;
     private final HouseService houses;
@@ -64,17 +62,8 @@ public class MixService {
     /** A volume to begin with: a litre, or as much as the kit still makes. */
     @Transactional(readOnly = true)
     public String usualVolume(long kitId) {
-        KitState kit = log.state().kit(kitId);
-        List<String> taking = kit.complete().stream()
-                .filter(bath -> !bath.recipe().additions().isEmpty())
-                .map(Bath::key)
-                .toList();
-        if (taking.isEmpty()) {
-            return "1 L";
-        }
-        double largest = KitSplit.of(kit.arrival().leaflet().recipes(taking), kit.left(), USUAL_ML)
-                .largestMl();
-        return largest >= USUAL_ML || largest < 1 ? "1 L" : "%d ml".formatted((long) Math.floor(largest + 1e-6));
+        double usual = log.state().kit(kitId).usualVolumeMl();
+        return usual == 1000 ? "1 L" : "%d ml".formatted((long) usual);
     }
 
     /** The baths of a kit that it has every part for. */
@@ -117,9 +106,7 @@ public class MixService {
         if (taking.isEmpty()) {
             return List.of();
         }
-        double largest = Math.floor(KitSplit.of(kit.arrival().leaflet().recipes(taking), kit.left(), USUAL_ML)
-                        .largestMl()
-                + 1e-6);
+        double largest = Math.floor(kit.makesMl(taking) + 1e-6);
         List<Quick> quick = new ArrayList<>();
         mixes.shelf(state).freeFor(0, houses.bottles()).stream()
                 .collect(Collectors.groupingBy(Bottle::capacityMl, TreeMap::new, Collectors.counting()))

@@ -18,6 +18,7 @@ import mezcla.mixing.MixPlan;
 import mezcla.mixing.Tool;
 import mezcla.mixing.ToolChoice;
 import mezcla.web.drawing.JugDrawing;
+import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 

@@ -6,8 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
-import mezcla.leaflet.Range;
-import mezcla.processing.RunTime;
+import mezcla.verdict.LifeWindow;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
 import mezcla.web.words.Figures;
@@ -52,6 +51,8 @@ public record LifeWindowDrawing(
     private static final int CURVE_STEPS = 24;
     private static final int BAND_STEPS = 60;
     private static final double LEAST_BAND = 13;
+    private static final double DAYS_WITHOUT_LIMIT = 14;
+    private static final double ROLLS_WITHOUT_LIMIT = 8;
 
     /**
      * A band of one time.
@@ -96,30 +97,23 @@ public record LifeWindowDrawing(
     private static final class Geometry {
         private final FillState fill;
         private final RunQuestion question;
-        private final @Nullable Range life;
-        private final @Nullable Range capacity;
+        private final LifeWindow window;
         private final double age;
         private final double used;
         private final DaysAndRolls plane;
-        private final School school;
 
         Geometry(FillState fill, RunQuestion question) {
             this.fill = fill;
             this.question = question;
-            Bath bath = fill.bath();
-            this.life = bath.lifeDays();
-            double perRoll = fill.wearPerRoll();
-            Range printed = bath.capacity();
-            this.capacity = printed == null ? null : new Range(printed.min() / perRoll, printed.max() / perRoll);
+            this.window =
+                    LifeWindow.of(fill, question.judging().school(fill.leaflet().process(), false));
             this.age = question.daysSince(fill.mixedAt());
-            this.used = fill.scaledRolls() / perRoll;
+            this.used = window.done();
             double after = used + question.equivalents();
-            this.school = question.judging().school(fill.leaflet().process(), false);
-            double rolls = school == School.STRETCH ? School.STRETCH_ROLLS : 1;
-            double lives = school == School.STRETCH ? School.STRETCH_LIVES : 1;
+            LifeWindow.Corner end = window.end();
             this.plane = new DaysAndRolls(
-                    Math.max(age + 1, life == null ? 14 : lives * life.max()),
-                    Math.max(after, capacity == null ? 8 : rolls * capacity.max()));
+                    Math.max(age + 1, Double.isFinite(end.days()) ? end.days() : DAYS_WITHOUT_LIMIT),
+                    Math.max(after, Double.isFinite(end.rolls()) ? end.rolls() : ROLLS_WITHOUT_LIMIT));
         }
 
         private double x(double day) {
@@ -155,12 +149,12 @@ public record LifeWindowDrawing(
             String next = "M%.1f %.1fL%.1f %.1f".formatted(x(age), y(used), x(age), y(after));
             return new LifeWindowDrawing(
                     bands(),
-                    limits(1, 1, false),
+                    box(window.last()),
                     firstBox(),
                     careful(),
-                    isStretchDrawn() ? limits(School.STRETCH_LIVES, School.STRETCH_ROLLS, false) : null,
+                    isStretchDrawn() ? box(window.stretch()) : null,
                     isStretchDrawn() ? "" : beyond(),
-                    school,
+                    window.school(),
                     path.toString(),
                     points,
                     next,
@@ -171,32 +165,21 @@ public record LifeWindowDrawing(
         }
 
         private @Nullable Box firstBox() {
-            boolean days = life != null && life.min() < life.max();
-            boolean rolls = capacity != null && capacity.min() < capacity.max();
-            return days || rolls ? limits(1, 1, true) : null;
+            return window.hasFirst() ? box(window.first()) : null;
         }
 
         private String careful() {
-            if (life == null || capacity == null) {
-                return "";
-            }
             StringBuilder curve = new StringBuilder();
-            for (int i = 0; i <= CURVE_STEPS; i++) {
-                double angle = Math.PI / 2 * i / CURVE_STEPS;
-                curve.append(i == 0 ? "M" : "L")
-                        .append("%.1f %.1f"
-                                .formatted(x(life.min() * Math.sin(angle)), y(capacity.min() * Math.cos(angle))));
+            for (LifeWindow.Corner point : window.careful(CURVE_STEPS)) {
+                curve.append(curve.isEmpty() ? "M" : "L")
+                        .append("%.1f %.1f".formatted(x(point.days()), y(point.rolls())));
             }
             return curve.toString();
         }
 
         /** The time of one roll that goes in after so many. */
         private String timeAfter(double roll) {
-            Bath bath = fill.bath();
-            double r = fill.wearPerRoll();
-            return RunTime.of(bath.role(), bath.timing(), roll * r, r, 0, null, fill.trimPercent())
-                    .shown()
-                    .toString();
+            return window.timeAfter(roll).toString();
         }
 
         private List<Band> bands() {
@@ -216,25 +199,24 @@ public record LifeWindowDrawing(
             return bands;
         }
 
-        /** Printed limits times so much; the edge of the drawing where one is not printed. */
-        private Box limits(double lives, double rolls, boolean careful) {
-            return plane.box(
-                    life == null ? plane.mostDays() : lives * (careful ? life.min() : life.max()),
-                    capacity == null ? plane.mostRolls() : rolls * (careful ? capacity.min() : capacity.max()));
+        /** The edge of the drawing stands where there is no limit. */
+        private Box box(LifeWindow.Corner corner) {
+            return plane.box(Math.min(corner.days(), plane.mostDays()), Math.min(corner.rolls(), plane.mostRolls()));
         }
 
         private boolean isStretchDrawn() {
-            return (life == null || School.STRETCH_LIVES * life.max() <= plane.mostDays())
-                    && (capacity == null || School.STRETCH_ROLLS * capacity.max() <= plane.mostRolls());
+            LifeWindow.Corner stretch = window.stretch();
+            return (window.days() == null || stretch.days() <= plane.mostDays())
+                    && (window.rolls() == null || stretch.rolls() <= plane.mostRolls());
         }
 
         private String beyond() {
             List<String> limits = new ArrayList<>();
-            if (capacity != null) {
-                limits.add(Figures.countOfRolls(School.STRETCH_ROLLS * capacity.max()));
+            if (window.rolls() != null) {
+                limits.add(Figures.countOfRolls(window.stretch().rolls()));
             }
-            if (life != null) {
-                limits.add(Figures.countOfDays(School.STRETCH_LIVES * life.max()));
+            if (window.days() != null) {
+                limits.add(Figures.countOfDays(window.stretch().days()));
             }
             return String.join(", ", limits);
         }
@@ -244,9 +226,13 @@ public record LifeWindowDrawing(
                     .formatted(
                             fill.bath().role().name(),
                             Figures.rolls(used),
-                            capacity == null ? "any number of" : Figures.rolls(capacity.max()),
+                            window.rolls() == null
+                                    ? "any number of"
+                                    : Figures.rolls(window.last().rolls()),
                             Figures.plain(age, 0),
-                            life == null ? "any number of" : Figures.plain(life.max(), 0),
+                            window.days() == null
+                                    ? "any number of"
+                                    : Figures.plain(window.last().days(), 0),
                             Figures.rolls(after));
         }
     }

@@ -24,8 +24,6 @@ import org.springframework.web.servlet.ModelAndView;
 /** The evening: several loads in a row. */
 @Controller
 class EveningController {
-    private static final int LEAST_BETWEEN = 5;
-    private static final int MOST_BETWEEN = 120;
 
     private final EveningService evenings;
     private final HouseService houses;
@@ -94,9 +92,10 @@ class EveningController {
 
     private static Duration between(String typed) {
         if (!typed.matches("[0-9]{1,3}")
-                || Integer.parseInt(typed) < LEAST_BETWEEN
-                || Integer.parseInt(typed) > MOST_BETWEEN) {
-            throw Refusal.of(new FormObjection.NotBetween(typed, LEAST_BETWEEN, MOST_BETWEEN));
+                || Integer.parseInt(typed) < Evening.LEAST_BETWEEN_MINUTES
+                || Integer.parseInt(typed) > Evening.MOST_BETWEEN_MINUTES) {
+            throw Refusal.of(
+                    new FormObjection.NotBetween(typed, Evening.LEAST_BETWEEN_MINUTES, Evening.MOST_BETWEEN_MINUTES));
         }
         return Duration.ofMinutes(Integer.parseInt(typed));
     }

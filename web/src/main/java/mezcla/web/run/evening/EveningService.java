@@ -3,7 +3,6 @@ package mezcla.web.run.evening;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
-import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -31,7 +30,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class EveningService {
     private static final Duration EVENING = Duration.ofHours(12);
-    private static final Duration STAYS_WARM = Duration.ofHours(2);
     private static final int MOST_LOADS = 6;
 
     private final EveningMapper mapper;
@@ -162,17 +160,20 @@ public class EveningService {
                     form.choices()));
         }
         RunStarted begun = begun(who);
-        Duration warming =
-                begun != null || warmAlready || wasRunJustNow(rows.get(0).batchId())
-                        ? Duration.ZERO
-                        : warm.warming(rows.get(0).batchId()).orElse(null);
+        Duration warming = begun != null
+                        || warmAlready
+                        || Evening.isStillWarm(log.state().batch(rows.get(0).batchId()), clock.instant())
+                ? Duration.ZERO
+                : warm.warming(rows.get(0).batchId()).orElse(null);
         Instant soonest = begun == null
                 ? clock.instant().plus(warming == null ? Duration.ZERO : warming)
                 : over(begun).plus(between);
         Evening evening = Evening.of(
                 log.book(),
                 wanted,
-                pour == null ? soonest : today(pour),
+                pour == null
+                        ? soonest
+                        : Evening.next(pour, clock.instant(), houses.house().timeZone()),
                 warming == null ? Duration.ZERO : warming,
                 between);
         List<Planned> loads = new ArrayList<>();
@@ -184,13 +185,6 @@ public class EveningService {
                     evening.loads().get(i)));
         }
         return Optional.of(new Plan(loads, evening, warming, begun));
-    }
-
-    /** Bottles that were in use a while ago are taken to have stayed in their bath. */
-    private boolean wasRunJustNow(long batchId) {
-        Instant since = clock.instant().minus(STAYS_WARM);
-        return log.state().batch(batchId).runs().stream()
-                .anyMatch(run -> run.stamp().happenedAt().isAfter(since));
     }
 
     private @Nullable RunStarted begun(SignedIn who) {
@@ -207,13 +201,6 @@ public class EveningService {
                 ribbon.running(begun.stamp().sequence()).steps().schedule().totalSeconds();
         Instant over = begun.stamp().happenedAt().plusSeconds((long) Math.ceil(seconds));
         return over.isBefore(clock.instant()) ? clock.instant() : over;
-    }
-
-    /** The next time that the clock shows so, give or take the hour that has just passed. */
-    private Instant today(LocalTime pour) {
-        ZonedDateTime now = clock.instant().atZone(houses.house().timeZone());
-        ZonedDateTime then = now.with(pour);
-        return (then.isBefore(now.minusHours(1)) ? then.plusDays(1) : then).toInstant();
     }
 
     /** The time of this machine. */

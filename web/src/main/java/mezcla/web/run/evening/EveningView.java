@@ -89,13 +89,11 @@ public record EveningView(
         if (warming == null) {
             return "The bath does not get warm within four hours. Begin with warmer water.";
         }
-        Duration behind = Duration.between(plan.evening().startWarming(), now);
-        return warming.isZero() || behind.toMinutes() < 1
+        long behind = plan.evening().lateMinutes(now);
+        return warming.isZero() || behind < 1
                 ? ""
                 : "It is too late for that by %s: switched on now, it is warm at %s."
-                        .formatted(
-                                Figures.count((int) behind.toMinutes(), "minute"),
-                                Figures.hour(now.plus(warming), zone));
+                        .formatted(Figures.count((int) behind, "minute"), Figures.hour(now.plus(warming), zone));
     }
 
     private static Load load(List<EveningService.Planned> all, int place, ZoneId zone) {

@@ -9,7 +9,7 @@ import mezcla.log.AirKept;
 import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
-import mezcla.measure.Temperature;
+import mezcla.processing.BathTemperature;
 import mezcla.processing.RunProgress;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
@@ -88,7 +88,7 @@ public class RunEndForm extends RunForm {
     private static @Nullable Double celsius(String typed) {
         return typed.isBlank()
                 ? null
-                : Temperature.parse(typed, Units.shown().temperature()).celsius();
+                : BathTemperature.parse(typed, Units.shown().temperature());
     }
 
     /**

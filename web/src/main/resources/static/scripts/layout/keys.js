@@ -1,4 +1,6 @@
 // Keys to the places. They never act while someone types in a field.
+import { typing } from "../typing.js";
+
 (() => {
   const places = { s: "/shelf", b: "/bench", r: "/run", c: "/cupboard", j: "/journal", h: "/house" };
   const dialog = document.getElementById("keys");
@@ -7,9 +9,6 @@
   }
   document.documentElement.classList.add("has-keys");
   let afterG = false;
-
-  const typing = (target) =>
-    target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName));
 
   const acts = {
     "/": () => {

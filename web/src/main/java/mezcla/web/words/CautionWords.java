@@ -1,12 +1,13 @@
-package mezcla.web.bench.mix;
+package mezcla.web.words;
 
 import mezcla.leaflet.Caution;
 
 /** Cautions, in words. */
-final class CautionWords {
+public final class CautionWords {
     private CautionWords() {}
 
-    static String of(Caution caution) {
+    /** What to do, before a mix begins. */
+    public static String of(Caution caution) {
         return switch (caution) {
             case GLOVES_AND_EYES -> "Chemical-resistant gloves, not reused once soiled, and eye protection.";
             case MASK -> "Powder: a fitted particle mask, and air moving away from people.";
@@ -18,6 +19,17 @@ final class CautionWords {
             case FORMALDEHYDE -> "Old stabilisers can contain formaldehyde: read the sheet, move the air.";
             case KNOW_WHERE ->
                 "Know where eye-wash, spill kit and first aid are. No food at the bench; tools never go back to a kitchen; keep from children. Local rules and the maker’s safety sheet come first.";
+        };
+    }
+
+    /** The same in as few words as a label has room for. */
+    public static String onLabel(Caution caution) {
+        return switch (caution) {
+            case SENSITISES -> "Sensitises skin.";
+            case FIZZES -> "May fizz: do not close while it does.";
+            case STAINS -> "Stains.";
+            case FORMALDEHYDE -> "May contain formaldehyde.";
+            case GLOVES_AND_EYES, MASK, AIR, ACID_INTO_WATER, KNOW_WHERE -> of(caution);
         };
     }
 }

@@ -1,0 +1,101 @@
+package mezcla.verdict;
+
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.batch.FillState;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Range;
+import mezcla.measure.ProcessingTime;
+import mezcla.processing.RunTime;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The limits of a fill over days and rolls, as each school has them (rules, section 6). Rolls are those through this
+ * bottle, as people count them.
+ *
+ * @param fill the fill
+ * @param school the school that the house judges by
+ * @param days its life in days; null for no limit
+ * @param rolls its capacity in rolls; null for no limit
+ */
+public record LifeWindow(FillState fill, School school, @Nullable Range days, @Nullable Range rolls) {
+    /**
+     * A place in the window.
+     *
+     * @param days days since mixing; infinite for no limit
+     * @param rolls rolls done; infinite for no limit
+     */
+    public record Corner(double days, double rolls) {}
+
+    /** The window of a fill, judged by a school. */
+    public static LifeWindow of(FillState fill, School school) {
+        Range printed = fill.bath().capacity();
+        double perRoll = fill.wearPerRoll();
+        return new LifeWindow(
+                fill,
+                school,
+                fill.bath().lifeDays(),
+                printed == null ? null : new Range(printed.min() / perRoll, printed.max() / perRoll));
+    }
+
+    /** Rolls that it has done. */
+    public double done() {
+        return fill.scaledRolls() / fill.wearPerRoll();
+    }
+
+    /** The last printed limits. */
+    public Corner last() {
+        return times(1, 1);
+    }
+
+    /** The first printed limits. */
+    public Corner first() {
+        return new Corner(
+                days == null ? Double.POSITIVE_INFINITY : days.min(),
+                rolls == null ? Double.POSITIVE_INFINITY : rolls.min());
+    }
+
+    /** Whether the first printed limits differ from the last. */
+    public boolean hasFirst() {
+        return days != null && days.min() < days.max() || rolls != null && rolls.min() < rolls.max();
+    }
+
+    /** Where the stretch school ends. */
+    public Corner stretch() {
+        return times(School.STRETCH_LIVES, School.STRETCH_ROLLS);
+    }
+
+    /** Where the house's own school ends: the furthest that the window has to show. */
+    public Corner end() {
+        return school == School.STRETCH ? stretch() : last();
+    }
+
+    private Corner times(double lives, double capacities) {
+        return new Corner(
+                days == null ? Double.POSITIVE_INFINITY : lives * days.max(),
+                rolls == null ? Double.POSITIVE_INFINITY : capacities * rolls.max());
+    }
+
+    /**
+     * The curve on which the careful school ends: rolls and age wear together, to one in all.
+     *
+     * @param steps into how many pieces it is cut
+     * @return its points from no days on; empty where one of the limits is missing
+     */
+    public List<Corner> careful(int steps) {
+        List<Corner> curve = new ArrayList<>();
+        for (int i = 0; i <= steps && days != null && rolls != null; i++) {
+            double angle = Math.PI / 2 * i / steps;
+            curve.add(new Corner(days.min() * Math.sin(angle), rolls.min() * Math.cos(angle)));
+        }
+        return curve;
+    }
+
+    /** The time of one roll that goes in after so many, as shown. */
+    public ProcessingTime timeAfter(double done) {
+        Bath bath = fill.bath();
+        double perRoll = fill.wearPerRoll();
+        return RunTime.of(bath.role(), bath.timing(), done * perRoll, perRoll, 0, null, fill.trimPercent())
+                .shown();
+    }
+}
