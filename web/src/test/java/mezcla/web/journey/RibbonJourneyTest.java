@@ -6,6 +6,10 @@ import static mezcla.web.journey.Browser.heading;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
 import mezcla.web.DemoApplicationTest;
