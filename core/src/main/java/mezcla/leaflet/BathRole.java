@@ -57,6 +57,8 @@ public record BathRole(String key, String name, String letters, Nature nature) {
         /** Named by the house. */
         OTHER(traits("", "", "Ot"));
 
+        /** Its sets never change, which the compiler cannot know. */
+        @SuppressWarnings("ImmutableEnumChecker")
         private final Traits traits;
 
         Nature(Traits traits) {

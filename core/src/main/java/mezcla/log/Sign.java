@@ -30,6 +30,6 @@ public enum Sign {
 
     /** Whether it condemns a bath of that role by itself (rules, section 6). */
     public boolean condemns(BathRole role) {
-        return this == CONTAMINATED || this == SLUDGE || this == BLACK && role.isDeveloper();
+        return this == CONTAMINATED || this == SLUDGE || (this == BLACK && role.isDeveloper());
     }
 }

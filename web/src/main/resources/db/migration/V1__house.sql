@@ -347,7 +347,7 @@ CREATE TABLE evening_load (
     id INTEGER PRIMARY KEY,
     member_id INTEGER NOT NULL REFERENCES member (id),
     batch_id INTEGER NOT NULL,
-    plan TEXT NOT NULL,
+    body TEXT NOT NULL CHECK (json_valid(body)),
     planned_at TEXT NOT NULL
 );
 

@@ -6,12 +6,9 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.TypedChoice;
 import mezcla.web.forms.TypedText;
-import mezcla.web.look.LifeService;
-import mezcla.web.look.LookService;
-import mezcla.web.photo.Photos;
-import mezcla.web.waste.WasteService;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -30,43 +27,25 @@ class BatchController {
 
     private final BatchService batches;
     private final CorrectionService corrections;
-    private final LookService looks;
-    private final LifeService life;
-    private final WasteService waste;
-    private final Photos photos;
+    private final BatchPages pages;
     private final OneTimeForms forms;
 
-    BatchController(
-            BatchService batches,
-            CorrectionService corrections,
-            LookService looks,
-            LifeService life,
-            WasteService waste,
-            Photos photos,
-            OneTimeForms forms) {
-        this.waste = waste;
-        this.photos = photos;
-        this.looks = looks;
-        this.life = life;
+    BatchController(BatchService batches, CorrectionService corrections, BatchPages pages, OneTimeForms forms) {
+        this.pages = pages;
         this.batches = batches;
         this.corrections = corrections;
         this.forms = forms;
     }
 
     @GetMapping("/batches/{id}")
-    String batch(@PathVariable long id, Model model) {
-        DiscardForm form = new DiscardForm();
-        form.setFormKey(forms.newKey());
-        return page(id, form, new FieldErrors(), model);
+    ModelAndView batch(@PathVariable long id) {
+        return page(id, emptyForm(), Map.of(), new FieldErrors());
     }
 
     @PostMapping("/batches/{id}/discards")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView discard(
-            @PathVariable long id,
-            @ModelAttribute("form") DiscardForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @ModelAttribute("form") DiscardForm form, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String reason = errors.read(
                 "reason", () -> TypedText.of(form.getReason(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
@@ -78,7 +57,7 @@ class BatchController {
                     return "/batches/" + id + "?discarded";
                 },
                 objection -> "fills",
-                () -> new ModelAndView(page(id, form, errors, model), model.asMap()));
+                () -> page(id, form, Map.of(), errors));
     }
 
     @PostMapping("/batches/{id}/notes")
@@ -86,8 +65,7 @@ class BatchController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String note,
             @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String text = errors.read("note", () -> TypedText.of(note, REASON_CHARACTERS, new TypedObjection.Missing()));
         return forms.answer(
@@ -98,7 +76,7 @@ class BatchController {
                     return "/batches/" + id + "?noted";
                 },
                 objection -> "note",
-                () -> again(id, "note", note, errors, model));
+                () -> page(id, emptyForm(), Map.of("note", note), errors));
     }
 
     @PostMapping("/batches/{id}/guests")
@@ -106,8 +84,7 @@ class BatchController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String fill,
             @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Long fillId = errors.read("fill", () -> TypedChoice.number(fill, new FormObjection.GuestMissing()));
         return forms.answer(
@@ -118,14 +95,13 @@ class BatchController {
                     return "/batches/" + id + "?shared";
                 },
                 objection -> "fill",
-                () -> again(id, "fill", fill, errors, model));
+                () -> page(id, emptyForm(), Map.of("fill", fill), errors));
     }
 
-    private ModelAndView again(long id, String field, String typed, FieldErrors errors, Model model) {
+    private DiscardForm emptyForm() {
         DiscardForm form = new DiscardForm();
         form.setFormKey(forms.newKey());
-        model.addAttribute("typed", Map.of(field, typed));
-        return new ModelAndView(page(id, form, errors, model), model.asMap());
+        return form;
     }
 
     @GetMapping("/batches/{id}/leaflet")
@@ -163,17 +139,7 @@ class BatchController {
         return "batch/leaflet";
     }
 
-    private String page(long id, DiscardForm form, FieldErrors errors, Model model) {
-        model.addAttribute("batch", batches.batch(id));
-        model.addAttribute("photos", photos.ofBatch(id));
-        model.addAttribute("due", looks.due(id).orElse(null));
-        model.addAttribute("life", life.ofBatch(id));
-        model.addAttribute("form", form);
-        model.addAttribute("errors", errors);
-        model.addAttribute("routes", waste.destinations());
-        if (!model.containsAttribute("typed")) {
-            model.addAttribute("typed", Map.of());
-        }
-        return "batch/batch";
+    private ModelAndView page(long id, DiscardForm form, Map<String, String> typed, FieldErrors errors) {
+        return PageView.of("batch/batch", pages.batch(id, form, typed), errors);
     }
 }

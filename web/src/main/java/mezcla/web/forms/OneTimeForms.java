@@ -23,9 +23,11 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 public class OneTimeForms {
     private final FormKeyMapper keys;
     private final TransactionOperations transactions;
+    private final OneReading reading;
     private final Clock clock;
 
-    OneTimeForms(FormKeyMapper keys, TransactionOperations transactions, Clock clock) {
+    OneTimeForms(FormKeyMapper keys, TransactionOperations transactions, OneReading reading, Clock clock) {
+        this.reading = reading;
         this.keys = keys;
         this.transactions = transactions;
         this.clock = clock;
@@ -114,7 +116,7 @@ public class OneTimeForms {
                 errors.add(fieldOf.apply(refusal.objection()), refusal);
             }
         }
-        ModelAndView page = again.get();
+        ModelAndView page = reading.page(again);
         page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         return page;
     }

@@ -9,12 +9,10 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.film.FilmForm;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.house.HouseService;
+import mezcla.web.forms.PageView;
 import mezcla.web.house.Tank;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.servlet.ModelAndView;
@@ -27,44 +25,59 @@ class ShelfController {
             List.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE);
 
     private final ShelfService shelves;
-    private final HouseService houses;
 
-    ShelfController(ShelfService shelves, HouseService houses) {
+    ShelfController(ShelfService shelves) {
         this.shelves = shelves;
-        this.houses = houses;
     }
 
+    /**
+     * The page of the Shelf.
+     *
+     * @param asked the sentence as an address carries it, so that the Run begins with it; empty where nobody asked
+     */
+    record Page(
+            ShelfView shelf,
+            String asked,
+            TonightForm form,
+            List<FilmProcess> processes,
+            FilmFormat[] formats,
+            List<String> pushes,
+            List<Tank> tanks) {}
+
     @GetMapping("/shelf")
-    ModelAndView shelf(
-            @ModelAttribute("form") TonightForm form, @AuthenticationPrincipal SignedIn member, Model model) {
+    ModelAndView shelf(@ModelAttribute("form") TonightForm form, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         boolean asked = !form.getFilm().isEmpty();
-        model.addAttribute("shelf", asked ? tonight(form, member, errors) : shelves.shelf());
+        String query = asked ? "?" + query() : "";
+        List<Tank> tanks = shelves.tanks();
+        ShelfView shelf = asked ? tonight(form, member, tanks, errors) : shelves.shelf();
         if (!asked) {
             form.beginWith(
                     member.name(),
-                    houses.tanks().stream()
+                    tanks.stream()
                             .findFirst()
                             .map(tank -> Long.toString(tank.id()))
                             .orElse(""));
         }
-        model.addAttribute("asked", asked ? "?" + query() : "");
-        model.addAttribute("form", form);
-        model.addAttribute("errors", errors);
-        model.addAttribute("processes", PROCESSES);
-        model.addAttribute("formats", FilmFormat.values());
-        model.addAttribute("pushes", FilmForm.PUSHES);
-        model.addAttribute("tanks", houses.tanks());
-        return new ModelAndView(
-                "shelf/shelf", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return PageView.of(
+                "shelf/shelf",
+                new Page(shelf, query, form, PROCESSES, FilmFormat.values(), FilmForm.PUSHES, tanks),
+                errors);
     }
 
-    private ShelfView tonight(TonightForm form, SignedIn member, FieldErrors errors) {
+    private ShelfView tonight(TonightForm form, SignedIn member, List<Tank> tanks, FieldErrors errors) {
         form.ownedBy(member.name());
         List<Roll> rolls = form.rolls(errors);
-        Tank tank = errors.read("tank", () -> houses.tank(form.tankId()));
+        Tank tank = errors.read("tank", () -> chosen(form.tankId(), tanks));
         errors.read("process", () -> known(form.getProcess()));
         return errors.none() && tank != null ? shelves.tonight(rolls, tank, form.getProcess()) : shelves.shelf();
+    }
+
+    private static Tank chosen(long id, List<Tank> tanks) {
+        return tanks.stream()
+                .filter(tank -> tank.id() == id)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownTank()));
     }
 
     private static String known(String process) {

@@ -46,6 +46,12 @@ public class ShelfService {
         this.houses = houses;
     }
 
+    /** The tanks to choose from. */
+    @Transactional(readOnly = true)
+    public List<Tank> tanks() {
+        return houses.tanks();
+    }
+
     /** The shelf, for the next roll. */
     @Transactional(readOnly = true)
     public ShelfView shelf() {

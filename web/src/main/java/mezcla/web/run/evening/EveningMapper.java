@@ -11,19 +11,19 @@ import org.jspecify.annotations.Nullable;
 /** Loads that members plan for an evening. */
 @Mapper
 interface EveningMapper {
-    /** A load that is still to come; its plan is what the address of its page carries. */
-    record LoadRow(long id, long memberId, long batchId, String plan, Instant plannedAt) {}
+    /** A load that is still to come; its body is a {@link PlannedLoad}. */
+    record LoadRow(long id, long memberId, long batchId, String body, Instant plannedAt) {}
 
     @Insert(
             """
-            INSERT INTO evening_load (member_id, batch_id, plan, planned_at)
-            VALUES (#{memberId}, #{batchId}, #{plan}, #{plannedAt})
+            INSERT INTO evening_load (member_id, batch_id, body, planned_at)
+            VALUES (#{memberId}, #{batchId}, #{body}, #{plannedAt})
             """)
-    void add(long memberId, long batchId, String plan, Instant plannedAt);
+    void add(long memberId, long batchId, String body, Instant plannedAt);
 
     @Select(
             """
-            SELECT id, member_id, batch_id, plan, planned_at FROM evening_load
+            SELECT id, member_id, batch_id, body, planned_at FROM evening_load
             WHERE planned_at >= #{since} AND id NOT IN (SELECT load_id FROM evening_load_over)
             ORDER BY id
             """)

@@ -13,7 +13,6 @@ import mezcla.processing.TankFit;
 import mezcla.verdict.Evening;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
@@ -72,7 +71,11 @@ public class EveningService {
                 .ifPresent(objection -> {
                     throw Refusal.of(objection);
                 });
-        mapper.add(who.id(), log.state().batch(batchId).id(), form.query(), clock.instant());
+        mapper.add(
+                who.id(),
+                log.state().batch(batchId).id(),
+                PlannedLoad.of(rolls, form).write(),
+                clock.instant());
     }
 
     private List<EveningMapper.LoadRow> rows(SignedIn who) {
@@ -116,11 +119,11 @@ public class EveningService {
      * A planned load.
      *
      * @param id which one
-     * @param form what was typed about it
+     * @param kept what was planned
      * @param tank its tank
      * @param load where it stands in the evening
      */
-    record Planned(long id, RunForm form, Tank tank, Evening.Load load) {}
+    record Planned(long id, PlannedLoad kept, Tank tank, Evening.Load load) {}
 
     /**
      * A member's evening.
@@ -146,18 +149,16 @@ public class EveningService {
         if (rows.isEmpty()) {
             return Optional.empty();
         }
-        List<RunForm> forms = new ArrayList<>();
+        List<PlannedLoad> kept = new ArrayList<>();
         List<Tank> tanks = new ArrayList<>();
         List<Evening.Wanted> wanted = new ArrayList<>();
         for (EveningMapper.LoadRow row : rows) {
-            RunForm form = RunForm.ofQuery(row.plan());
-            Tank tank = houses.tank(form.tankId()).moved(form.choices().movement());
-            forms.add(form);
+            PlannedLoad load = PlannedLoad.read(row.body());
+            Tank tank = houses.tank(load.tankId()).moved(load.choices().movement());
+            kept.add(load);
             tanks.add(tank);
             wanted.add(new Evening.Wanted(
-                    row.batchId(),
-                    planning.question(form.rolls(new FieldErrors()), tank, clock.instant()),
-                    form.choices()));
+                    row.batchId(), planning.question(load.rolls(), tank, clock.instant()), load.choices()));
         }
         RunStarted begun = begun(who);
         Duration warming = begun != null
@@ -179,10 +180,7 @@ public class EveningService {
         List<Planned> loads = new ArrayList<>();
         for (int i = 0; i < rows.size(); i++) {
             loads.add(new Planned(
-                    rows.get(i).id(),
-                    forms.get(i),
-                    tanks.get(i),
-                    evening.loads().get(i)));
+                    rows.get(i).id(), kept.get(i), tanks.get(i), evening.loads().get(i)));
         }
         return Optional.of(new Plan(loads, evening, warming, begun));
     }

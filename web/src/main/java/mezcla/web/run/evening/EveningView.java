@@ -110,7 +110,7 @@ public record EveningView(
                         .formatted(
                                 planned.tank().name(),
                                 Figures.within(
-                                        planned.form().choices().movement().words())),
+                                        planned.kept().choices().movement().words())),
                 load.plan()
                         .imageDeveloper()
                         .map(bath -> bath.fill().bath().role().name())
@@ -119,7 +119,7 @@ public record EveningView(
                 longer(all.subList(0, place), load, seconds),
                 Figures.clock(load.steps().schedule().totalSeconds()),
                 load.plan().objections().stream().map(ObjectionWords::of).toList(),
-                planned.form().query());
+                planned.kept().query());
     }
 
     private static @Nullable Integer developer(Evening.Load load) {

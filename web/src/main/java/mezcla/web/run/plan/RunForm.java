@@ -1,11 +1,9 @@
 package mezcla.web.run.plan;
 
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
-import java.util.Objects;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
@@ -15,10 +13,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.TypedChoice;
 import mezcla.web.house.House;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.MutablePropertyValues;
-import org.springframework.validation.DataBinder;
 import org.springframework.web.util.UriComponentsBuilder;
-import org.springframework.web.util.UriUtils;
 
 /** What a member typed about a run, as it was typed. */
 public class RunForm extends FilmForm {
@@ -39,21 +34,13 @@ public class RunForm extends FilmForm {
     private String probe = "";
     private String load = "";
 
-    /** A form as an address carries it. */
-    public static RunForm ofQuery(String query) {
-        RunForm form = new RunForm();
-        MutablePropertyValues typed = new MutablePropertyValues();
-        UriComponentsBuilder.newInstance()
-                .query(query)
-                .build()
-                .getQueryParams()
-                .forEach((name, values) -> values.stream()
-                        .filter(Objects::nonNull)
-                        .forEach(value -> typed.add(
-                                UriUtils.decode(name, StandardCharsets.UTF_8),
-                                UriUtils.decode(value, StandardCharsets.UTF_8))));
-        new DataBinder(form).bind(typed);
-        return form;
+    /** Takes over how a run is done. */
+    public void choose(RunSteps.Choices choices) {
+        preSoak = choices.preSoak() ? YES : NO;
+        between = choices.between().name();
+        finalRinse = choices.finalRinse().name();
+        wettingAgent = choices.wettingAgent() ? YES : NO;
+        movement = choices.movement().name();
     }
 
     /** How the run is done; what cannot be read is taken as usual. */

@@ -1,0 +1,167 @@
+package mezcla.web.run.plan;
+
+import java.util.List;
+import java.util.Optional;
+import mezcla.batch.BatchState;
+import mezcla.log.Roll;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Objection;
+import mezcla.processing.Movement;
+import mezcla.processing.SimulatedBath;
+import mezcla.verdict.RunPlan;
+import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
+import mezcla.web.forms.Beside;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.OneTimeForms;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
+import mezcla.web.journal.EntryLine;
+import mezcla.web.probe.Probe;
+import mezcla.web.probe.ProbeService;
+import mezcla.web.ribbon.StepsView;
+import mezcla.web.run.evening.EveningService;
+import mezcla.web.run.underway.UnderWayView;
+import mezcla.web.shelf.CrateView;
+import mezcla.web.warm.WarmService;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/** Puts the pages of the Run together; each within the one read transaction of its page. */
+@Service
+class RunPages {
+    private static final Beside FIELDS = Beside.field("run").or("push", "tank", "steps", "probe", "when", "why");
+
+    private final RunService runs;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+    private final EveningService evenings;
+    private final WarmService warm;
+    private final ProbeService probes;
+    private final LogClock clock;
+
+    RunPages(
+            RunService runs,
+            HouseService houses,
+            OneTimeForms forms,
+            EveningService evenings,
+            WarmService warm,
+            ProbeService probes,
+            LogClock clock) {
+        this.runs = runs;
+        this.houses = houses;
+        this.forms = forms;
+        this.evenings = evenings;
+        this.warm = warm;
+        this.probes = probes;
+        this.clock = clock;
+    }
+
+    /** The Run without a batch: what is under way, what is planned, and what could be started. */
+    record Possible(List<UnderWayView> underWay, int loads, List<CrateView> crates) {}
+
+    Possible possible(SignedIn member) {
+        return new Possible(
+                underWay(),
+                evenings.planned(member),
+                runs.possible().stream().map(CrateView::of).toList());
+    }
+
+    /**
+     * The plan of a run through a batch.
+     *
+     * @param steps what the film goes through; null where nothing can be planned yet
+     * @param ways how the house does it; null likewise
+     * @param answer the plan; null likewise
+     * @param seen the last row of the log that the plan knows
+     * @param movedOn what was logged about the batch since the form was shown, where that holds it back; null else
+     * @param underWay the runs that the batch is in
+     * @param already what the form led to, where it was sent before
+     * @param simulated the stand-ins for a probe that warm this batch up
+     * @param loads how many loads the member has planned for the evening
+     */
+    record Plan(
+            @Nullable StepsView steps,
+            @Nullable WaysView ways,
+            @Nullable RunView answer,
+            long seen,
+            @Nullable List<EntryLine> movedOn,
+            List<UnderWayView> underWay,
+            @Nullable String already,
+            BatchState batch,
+            RunForm form,
+            FilmFormat[] formats,
+            List<String> pushes,
+            Movement[] movements,
+            SimulatedBath.Fault[] faults,
+            List<Probe> probes,
+            List<Probe> simulated,
+            int loads,
+            List<Tank> tanks) {}
+
+    /** The field of the form that an objection stands beside. */
+    static String fieldOf(Objection objection) {
+        return objection.field().equals("film") ? "count0" : FIELDS.apply(objection);
+    }
+
+    Plan plan(long id, RunForm form, SignedIn member, FieldErrors errors, boolean movedOn) {
+        form.padded();
+        FieldErrors reading = new FieldErrors();
+        List<Roll> rolls = form.rolls(reading);
+        Tank tank = reading.read("tank", () -> houses.tank(form.tankId()));
+        reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
+        RunPlan plan = !reading.none() || tank == null
+                ? null
+                : errors.read(
+                        "when",
+                        () -> runs.plan(id, rolls, tank.moved(form.choices().movement()), form.moment(houses.house())));
+        if (plan != null) {
+            plan.objections().stream()
+                    .filter(objection -> !fieldOf(objection).equals("run"))
+                    .forEach(objection -> errors.add(fieldOf(objection), objection));
+        }
+        return new Plan(
+                plan == null ? null : errors.read("steps", () -> steps(plan, form)),
+                plan == null
+                        ? null
+                        : WaysView.of(
+                                plan.batch().leaflet(),
+                                rolls,
+                                tank,
+                                form.choices().movement()),
+                plan == null
+                        ? null
+                        : RunView.of(plan, member.name(), houses.house().timeZone()),
+                runs.lastRow(),
+                movedOn ? runs.movedOn(id, form.seenSequence()) : null,
+                underWay().stream().filter(run -> run.batchId() == id).toList(),
+                forms.ledTo(form.getFormKey()).orElse(null),
+                runs.batch(id),
+                form,
+                FilmFormat.values(),
+                RunForm.PUSHES,
+                Movement.values(),
+                SimulatedBath.Fault.values(),
+                probes.probes(),
+                probes.simulatedFor(id),
+                evenings.planned(member),
+                houses.tanks());
+    }
+
+    private StepsView steps(RunPlan plan, RunForm form) {
+        return StepsView.of(
+                plan.steps(form.choices()),
+                clock.instant(),
+                Optional.of(plan.batch().id())
+                        .filter(batch -> plan.imageDeveloper().isPresent())
+                        .flatMap(warm::warming)
+                        .orElse(null),
+                houses.house().timeZone());
+    }
+
+    private List<UnderWayView> underWay() {
+        return runs.underWay().stream()
+                .map(run -> UnderWayView.of(run, houses.house(), clock.instant()))
+                .toList();
+    }
+}
