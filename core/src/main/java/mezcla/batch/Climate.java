@@ -53,6 +53,7 @@ public final class Climate {
     }
 
     /** A place, with the warmth of its readings summed up so that any stretch is found at once. */
+    @SuppressWarnings("ArrayRecordComponent")
     private record Stand(List<Double> quartersC, Light light, long[] at, double[] celsius) {}
 
     private Climate(double roomC, ZoneId zone) {

@@ -11,6 +11,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -152,7 +153,7 @@ public final class LogBook {
                 tied = tie(touched);
             }
             Strand strand = tied;
-            growing.get(strand).add(entry);
+            Objects.requireNonNull(growing.get(strand)).add(entry);
             about.forEach(each -> strands.put(each, strand));
         }
 

@@ -36,8 +36,8 @@ public final class ShortCode {
         }
         String number = code.substring(0, code.length() - 1);
         long fill = 0;
-        for (char sign : number.toCharArray()) {
-            int digit = SIGNS.indexOf(sign);
+        for (int i = 0; i < number.length(); i++) {
+            int digit = SIGNS.indexOf(number.charAt(i));
             if (digit < 0) {
                 throw Refusal.of(new BatchObjection.NotACode(typed));
             }

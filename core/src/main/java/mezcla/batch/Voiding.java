@@ -120,17 +120,15 @@ public final class Voiding {
         if (!(entry instanceof FillsDiscarded gone)) {
             return false;
         }
-        return later instanceof BathRenewed renewed && renewed.batchId() == gone.batchId()
-                ? made(gone)
-                        .anyMatch(fill -> fill.bathKey().equals(renewed.fill().bathKey()))
-                : later instanceof FillShared shared
-                        && shared.batchId() == gone.batchId()
-                        && made(gone).anyMatch(fill -> fill.bath()
-                                .role()
-                                .equals(made(shared)
-                                        .findFirst()
-                                        .map(guest -> guest.bath().role())
-                                        .orElse(null)));
+        if (later instanceof BathRenewed renewed && renewed.batchId() == gone.batchId()) {
+            return made(gone)
+                    .anyMatch(fill -> fill.bathKey().equals(renewed.fill().bathKey()));
+        }
+        if (later instanceof FillShared shared && shared.batchId() == gone.batchId()) {
+            return made(shared).anyMatch(guest -> made(gone)
+                    .anyMatch(fill -> fill.bath().role().equals(guest.bath().role())));
+        }
+        return false;
     }
 
     private Stream<MixedFill> made(LogEntry about) {

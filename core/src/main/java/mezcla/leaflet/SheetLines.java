@@ -245,7 +245,7 @@ public final class SheetLines {
     public static Range tolerance(String text, double atC, Temperature.Scale shown) {
         String words = text.strip();
         boolean fahrenheit =
-                words.matches(".*[fF]$") || words.matches(".*[0-9]$") && shown == Temperature.Scale.FAHRENHEIT;
+                words.matches(".*[fF]$") || (words.matches(".*[0-9]$") && shown == Temperature.Scale.FAHRENHEIT);
         double degree = fahrenheit ? 1 / 1.8 : 1;
         Matcher around = AROUND.matcher(words);
         if (around.matches()) {

@@ -52,7 +52,7 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
         Matcher clock = CLOCK.matcher(text);
         if (clock.matches()) {
             boolean hours = clock.group(1) != null;
-            if (number(clock.group(3)) > 59 || hours && number(clock.group(2)) > 59) {
+            if (number(clock.group(3)) > 59 || (hours && number(clock.group(2)) > 59)) {
                 throw Refusal.of(new TypedObjection.NotATime(typed.strip()));
             }
             return checked(typed, total(clock));

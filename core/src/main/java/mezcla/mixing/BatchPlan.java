@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.ToDoubleFunction;
@@ -98,7 +99,8 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
                 leaflet,
                 leaflet.baths().stream()
                         .filter(bath -> wanted.containsKey(bath.key()))
-                        .map(bath -> planned(leaflet, bath, left, valueShare, wanted.get(bath.key())))
+                        .map(bath -> planned(
+                                leaflet, bath, left, valueShare, Objects.requireNonNull(wanted.get(bath.key()))))
                         .toList());
     }
 

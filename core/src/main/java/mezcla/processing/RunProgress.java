@@ -106,7 +106,7 @@ public record RunProgress(List<Passed> passed, boolean over) {
         Instant began = null;
         for (Event event : events) {
             RunPresent next = present.after(event, steps.steps().size());
-            if (next.step() != present.step() || next.done() && !present.done()) {
+            if (next.step() != present.step() || (next.done() && !present.done())) {
                 overAt = add(passed, steps, present, event.at(), known, events, overAt, began);
                 began = began == null ? event.at() : began;
             }
@@ -172,9 +172,9 @@ public record RunProgress(List<Passed> passed, boolean over) {
         double lasted = Math.max(planned.leastSeconds(), planned.seconds() + present.changedSeconds());
         return Schedule.cues(planned.lasting(lasted)).stream()
                 .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE && cue.forSeconds() != null)
-                .filter(cue -> Slack.reaches(until, cue.at() + cue.forSeconds()))
+                .filter(cue -> Slack.reaches(until, cue.endsAt()))
                 .filter(cue -> present.moved().stream()
-                        .noneMatch(at -> at >= cue.at() - 1 && at <= cue.at() + cue.forSeconds() + GRACE_SECONDS))
+                        .noneMatch(at -> at >= cue.at() - 1 && at <= cue.endsAt() + GRACE_SECONDS))
                 .map(Schedule.Cue::at)
                 .toList();
     }

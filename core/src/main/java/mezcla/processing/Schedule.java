@@ -89,6 +89,11 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
      * @param forSeconds how long; null where that is not said
      */
     public record Cue(double at, Kind kind, @Nullable Double forSeconds) {
+        /** When it is over, in seconds from the start of the step; at once where nobody said how long it takes. */
+        public double endsAt() {
+            return forSeconds == null ? at : at + forSeconds;
+        }
+
         /** What there is to do. */
         public enum Kind {
             /** The step begins. */

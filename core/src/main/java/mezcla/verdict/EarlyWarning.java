@@ -24,15 +24,12 @@ public record EarlyWarning(@Nullable Integer evenings, @Nullable Integer rolls, 
         }
         Double rolls = verdict.rollsLeft();
         Double days = verdict.daysLeft();
-        boolean fewRolls = rolls != null && Slack.exceeds(FROM_ROLLS, rolls);
-        boolean fewDays = days != null && Slack.exceeds(FROM_DAYS, days);
-        if (!fewRolls && !fewDays) {
+        Integer left = rolls != null && Slack.exceeds(FROM_ROLLS, rolls) ? (int) Slack.floor(rolls) : null;
+        Integer until = days != null && Slack.exceeds(FROM_DAYS, days) ? (int) Slack.floor(days) : null;
+        if (left == null && until == null) {
             return Optional.empty();
         }
-        int evenings = fewRolls ? (int) Slack.floor(rolls / ROLLS_AN_EVENING) : 0;
-        return Optional.of(new EarlyWarning(
-                fewRolls && evenings > 0 ? evenings : null,
-                fewRolls && evenings == 0 ? (int) Slack.floor(rolls) : null,
-                fewDays ? (int) Slack.floor(days) : null));
+        int evenings = rolls == null || left == null ? 0 : (int) Slack.floor(rolls / ROLLS_AN_EVENING);
+        return Optional.of(new EarlyWarning(evenings > 0 ? evenings : null, evenings > 0 ? null : left, until));
     }
 }

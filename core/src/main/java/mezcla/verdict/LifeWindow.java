@@ -57,7 +57,7 @@ public record LifeWindow(FillState fill, School school, @Nullable Range days, @N
 
     /** Whether the first printed limits differ from the last. */
     public boolean hasFirst() {
-        return days != null && days.min() < days.max() || rolls != null && rolls.min() < rolls.max();
+        return (days != null && days.min() < days.max()) || (rolls != null && rolls.min() < rolls.max());
     }
 
     /** Where the stretch school ends. */

@@ -60,7 +60,8 @@ abstract class SchoolLimits {
         if (look == null) {
             return false;
         }
-        boolean reassuring = look.result() == Finding.GOOD || look.result() == Finding.THIN && fill.trimPercent() != 0;
+        boolean reassuring =
+                look.result() == Finding.GOOD || (look.result() == Finding.THIN && fill.trimPercent() != 0);
         return reassuring
                 && Slack.reaches(LOOK_HOLDS_DAYS, look.daysAgo())
                 && Slack.reaches(LOOK_HOLDS_ROLLS, look.rollsAgo() * fill.wearPerRoll());

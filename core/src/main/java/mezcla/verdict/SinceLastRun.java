@@ -1,6 +1,7 @@
 package mezcla.verdict;
 
 import java.util.Comparator;
+import java.util.Objects;
 import java.util.Optional;
 import mezcla.log.RunLogged;
 import mezcla.measure.ProcessingTime;
@@ -35,7 +36,11 @@ public record SinceLastRun(RunLogged last, int secondsThen, int addedSeconds, do
         return last.get().baths().stream()
                 .filter(bath -> bath.fillId() == developer && bath.seconds() != null)
                 .findFirst()
-                .map(bath -> of(plan, last.get(), bath.seconds(), now.get().seconds()));
+                .map(bath -> of(
+                        plan,
+                        last.get(),
+                        Objects.requireNonNull(bath.seconds()),
+                        now.orElseThrow().seconds()));
     }
 
     private static SinceLastRun of(RunPlan plan, RunLogged last, int then, int now) {

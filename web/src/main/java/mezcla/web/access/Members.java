@@ -2,6 +2,7 @@ package mezcla.web.access;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Objects;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.words.Units;
@@ -52,7 +53,7 @@ public class Members implements UserDetailsService {
     @Transactional
     public void setPassword(long id, String password) {
         refuseShort(password);
-        if (members.setPassword(id, passwords.encode(password)) == 0) {
+        if (members.setPassword(id, Objects.requireNonNull(passwords.encode(password))) == 0) {
             throw Refusal.of(new FormObjection.UnknownMember());
         }
     }
@@ -114,7 +115,7 @@ public class Members implements UserDetailsService {
     public SignedIn add(String signInName, String name, String password, String role) {
         refuseSignInName(signInName);
         refuseShort(password);
-        members.add(signInName, name, passwords.encode(password), role);
-        return members.named(signInName);
+        members.add(signInName, name, Objects.requireNonNull(passwords.encode(password)), role);
+        return Objects.requireNonNull(members.named(signInName));
     }
 }

@@ -2,6 +2,7 @@ package mezcla.web.clock;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Objects;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 
@@ -20,7 +21,7 @@ public class LogClock {
 
     /** The later of the machine's clock and the last row. */
     public Instant instant() {
-        return later(machine.instant(), last.get());
+        return later(machine.instant(), Objects.requireNonNull(last.get()));
     }
 
     /** Hears of a row. */

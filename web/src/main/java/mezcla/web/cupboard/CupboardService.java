@@ -173,7 +173,6 @@ public class CupboardService {
 
     private KitView view(KitState kit, House house, String enough, boolean mixable) {
         Leaflet leaflet = kit.arrival().leaflet();
-        boolean opened = kit.parts().stream().anyMatch(state -> state.openedAt() != null);
         return new KitView(
                 kit.id(),
                 leaflet.name(),
@@ -214,7 +213,7 @@ public class CupboardService {
         return new KitView.Part(
                 part.key(),
                 part.name(),
-                Figures.amount(state.left(), part.unit()).split("\u00a0")[0] + " of "
+                Figures.amount(state.left(), part.unit()).replaceFirst("\u00a0.*", "") + " of "
                         + Figures.amount(part.amount(), part.unit()),
                 (int) Math.round(share * 100),
                 since(state),

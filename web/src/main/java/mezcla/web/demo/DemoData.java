@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import mezcla.batch.FillState;
 import mezcla.batch.Light;
@@ -279,13 +280,13 @@ class DemoData implements ApplicationRunner {
     private long arrive(String who, int daysAgo, String sheet, long priceMinor, long deliveryMinor) {
         long kit = log.newKit();
         log.add(
-                people.get(who),
+                Objects.requireNonNull(people.get(who)),
                 at(daysAgo, 11),
                 false,
                 stamp -> new KitArrived(
                         stamp,
                         kit,
-                        sheets.get(sheet),
+                        Objects.requireNonNull(sheets.get(sheet)),
                         Money.ofMinor(NZD, priceMinor),
                         Money.ofMinor(NZD, deliveryMinor),
                         null,
@@ -306,12 +307,16 @@ class DemoData implements ApplicationRunner {
                     bath.bath().key(),
                     bath.mix().finalMl(),
                     (int) volumeMl + " ml",
-                    bottles.get(labels[i]),
+                    Objects.requireNonNull(bottles.get(labels[i])),
                     state.uses(bath),
                     null));
         }
         long batch = log.newBatch();
-        log.add(people.get(who), at(daysAgo, 16), false, stamp -> new BatchMixed(stamp, batch, name, fills));
+        log.add(
+                Objects.requireNonNull(people.get(who)),
+                at(daysAgo, 16),
+                false,
+                stamp -> new BatchMixed(stamp, batch, name, fills));
         return batch;
     }
 
@@ -322,7 +327,7 @@ class DemoData implements ApplicationRunner {
                 .orElseThrow();
         DiscardedFill poured = gone(old);
         log.add(
-                people.get(who),
+                Objects.requireNonNull(people.get(who)),
                 at(daysAgo, 17),
                 false,
                 stamp ->
@@ -332,7 +337,7 @@ class DemoData implements ApplicationRunner {
                 state.plan(volumeMl, List.of(bath)).baths().get(0);
         long fill = log.newFill();
         log.add(
-                people.get(who),
+                Objects.requireNonNull(people.get(who)),
                 at(daysAgo, 18),
                 false,
                 stamp -> new BathRenewed(
@@ -344,13 +349,17 @@ class DemoData implements ApplicationRunner {
                                 bath,
                                 planned.mix().finalMl(),
                                 (int) volumeMl + " ml",
-                                bottles.get(label),
+                                Objects.requireNonNull(bottles.get(label)),
                                 state.uses(planned),
                                 null)));
     }
 
     private void decant(String who, int daysAgo, long kit, String part, int vials) {
-        log.add(people.get(who), at(daysAgo, 17), false, stamp -> new PartDecanted(stamp, kit, part, vials));
+        log.add(
+                Objects.requireNonNull(people.get(who)),
+                at(daysAgo, 17),
+                false,
+                stamp -> new PartDecanted(stamp, kit, part, vials));
     }
 
     /** Devi was called away at the third act. */
@@ -361,15 +370,19 @@ class DemoData implements ApplicationRunner {
                 .findFirst()
                 .orElseThrow()
                 .id();
-        SignedIn devi = people.get("Devi");
+        SignedIn devi = Objects.requireNonNull(people.get("Devi"));
         Map<String, MixPlan.Wanted> wanted = new LinkedHashMap<>();
         Map<String, String> typed = new HashMap<>();
         Map<String, String> into = new HashMap<>();
         Iterator<String> labels = List.of("A2", "A6", "B4", "B5").iterator();
-        for (Bath bath : sheets.get("weir-separate-bath-set").baths()) {
+        for (Bath bath :
+                Objects.requireNonNull(sheets.get("weir-separate-bath-set")).baths()) {
             wanted.put(bath.key(), new MixPlan.Wanted(500, 500));
             typed.put(bath.key(), "500 ml");
-            into.put(bath.key(), Long.toString(bottles.get(labels.next()).id()));
+            into.put(
+                    bath.key(),
+                    Long.toString(
+                            Objects.requireNonNull(bottles.get(labels.next())).id()));
         }
         long mix = plans.begin(
                 devi, new MixRequest(List.of(kit), wanted, typed), "Weir for the weekend", into, new FieldErrors());
@@ -378,7 +391,11 @@ class DemoData implements ApplicationRunner {
     }
 
     private void note(String who, int daysAgo, long batch, String text) {
-        log.add(people.get(who), at(daysAgo, 20), false, stamp -> new NoteLeft(stamp, batch, text));
+        log.add(
+                Objects.requireNonNull(people.get(who)),
+                at(daysAgo, 20),
+                false,
+                stamp -> new NoteLeft(stamp, batch, text));
     }
 
     private void moveAll(String who, int daysAgo, long batch, String place) {
@@ -393,7 +410,7 @@ class DemoData implements ApplicationRunner {
         List<RunLogged> runs = log.state().batch(batch).runs();
         RunLogged last = runs.get(runs.size() - 1);
         log.add(
-                people.get(who),
+                Objects.requireNonNull(people.get(who)),
                 at(daysAgo, 12),
                 false,
                 stamp -> new FilmInspected(
@@ -411,9 +428,10 @@ class DemoData implements ApplicationRunner {
     private void addClimates() {
         Map<String, Long> places = new HashMap<>();
         houses.places().forEach(place -> places.put(place.name(), place.id()));
-        houses.setClimate(places.get("Cold shelf"), List.of(17.0, 14.0, 9.5, 13.0), Light.DARK);
-        houses.setClimate(places.get("Boiler shelf"), List.of(26.0, 25.0, 25.0, 26.0), Light.SHADED);
-        houses.setClimate(places.get("Fridge, top"), List.of(7.0, 7.0, 7.0, 7.0), Light.DARK);
+        houses.setClimate(Objects.requireNonNull(places.get("Cold shelf")), List.of(17.0, 14.0, 9.5, 13.0), Light.DARK);
+        houses.setClimate(
+                Objects.requireNonNull(places.get("Boiler shelf")), List.of(26.0, 25.0, 25.0, 26.0), Light.SHADED);
+        houses.setClimate(Objects.requireNonNull(places.get("Fridge, top")), List.of(7.0, 7.0, 7.0, 7.0), Light.DARK);
         String file = new SimulatedLogger(27, ZONE, 4).csv(clock.instant(), 30);
         houses.addReadings(places.get("Boiler shelf"), ReadingsFile.read(file, ZONE));
     }
@@ -428,7 +446,7 @@ class DemoData implements ApplicationRunner {
                 .findFirst()
                 .orElseThrow();
         log.add(
-                people.get(who),
+                Objects.requireNonNull(people.get(who)),
                 at(daysAgo, 20),
                 false,
                 stamp -> new FillMoved(stamp, fill.id(), fill.bottle(), there, air));
@@ -446,7 +464,7 @@ class DemoData implements ApplicationRunner {
                 log.state().batch(batch),
                 new RunQuestion(rolls, tankMl, SMALL_TANK_ML, Judging.by(School.LEAFLET), at, ZONE));
         log.add(
-                people.get(who),
+                Objects.requireNonNull(people.get(who)),
                 at,
                 false,
                 stamp -> new RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against(), null));
@@ -455,7 +473,7 @@ class DemoData implements ApplicationRunner {
     private void inspect(String who, int daysAgo, long batch, Finding result, double trimPercent) {
         FillState developer = log.state().batch(batch).imageDeveloper().orElseThrow();
         log.add(
-                people.get(who),
+                Objects.requireNonNull(people.get(who)),
                 at(daysAgo, 12),
                 false,
                 stamp -> new FillInspected(stamp, developer.id(), result, true, trimPercent));
@@ -464,7 +482,11 @@ class DemoData implements ApplicationRunner {
     private void discard(String who, int daysAgo, long batch, String reason) {
         List<DiscardedFill> fills =
                 log.state().batch(batch).fills().stream().map(this::gone).toList();
-        log.add(people.get(who), at(daysAgo, 18), false, stamp -> new FillsDiscarded(stamp, batch, fills, reason));
+        log.add(
+                Objects.requireNonNull(people.get(who)),
+                at(daysAgo, 18),
+                false,
+                stamp -> new FillsDiscarded(stamp, batch, fills, reason));
     }
 
     private DiscardedFill gone(FillState fill) {

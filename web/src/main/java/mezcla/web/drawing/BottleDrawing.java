@@ -144,7 +144,7 @@ public record BottleDrawing(
         return path("M %s %s h %s v 8 h %s Z", x + (WIDTH - width) / 2, top - 1, width, -width);
     }
 
-    private static String path(String pattern, Object... numbers) {
+    private static String path(String pattern, double... numbers) {
         Object[] oneDecimal = new Object[numbers.length];
         for (int i = 0; i < numbers.length; i++) {
             oneDecimal[i] = String.format(Locale.ROOT, "%.1f", numbers[i]);

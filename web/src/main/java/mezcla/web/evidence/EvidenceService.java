@@ -87,7 +87,7 @@ public class EvidenceService {
         List<OfBath> baths = new ArrayList<>();
         int proposals = 0;
         for (Bath bath : leaflet.baths()) {
-            if (bath.oneShot() != null || bath.capacity() == null && bath.lifeDays() == null) {
+            if (bath.oneShot() != null || (bath.capacity() == null && bath.lifeDays() == null)) {
                 continue;
             }
             HouseEvidence evidence =

@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
@@ -113,7 +114,7 @@ public class FilmForm {
         Double stops = errors.read("push", this::stops);
         List<Roll> rolls = new ArrayList<>();
         IntStream.range(0, Math.min(LINES, film.size()))
-                .filter(i -> i == 0 && film.stream().allMatch(FilmLine::blank)
+                .filter(i -> (i == 0 && film.stream().allMatch(FilmLine::blank))
                         || !film.get(i).blank())
                 .forEach(i -> rolls.addAll(line(i, stops == null ? 0 : stops, errors)));
         if (rolls.size() > MOST_ROLLS) {
@@ -163,11 +164,11 @@ public class FilmForm {
         if (irreplaceable) {
             address.queryParam("irreplaceable", true);
         }
-        return address.queryParam("push", push)
+        return Objects.requireNonNull(address.queryParam("push", push)
                 .queryParam("tank", tank)
                 .encode()
                 .build()
-                .getQuery();
+                .getQuery());
     }
 
     /** The id of the tank. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import mezcla.batch.Climate;
@@ -45,7 +46,7 @@ class Climates {
     /** The climate of the places of those numbers, where nothing better is known in a room that warm, in °C. */
     @Transactional(propagation = Propagation.MANDATORY, readOnly = true)
     Climate of(double roomC, ZoneId zone, List<Long> places) {
-        Known last = known.get();
+        Known last = Objects.requireNonNull(known.get());
         Basis basis = new Basis(mapper.lastReading(), roomC, zone, places, mapper.climates());
         if (last.climate() != null && last.basis().equals(basis)) {
             return last.climate();

@@ -5,6 +5,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -52,7 +53,7 @@ public class DarkroomLog {
      */
     @Transactional(readOnly = true)
     public LogBook book() {
-        LogBook known = read.get();
+        LogBook known = Objects.requireNonNull(read.get());
         LogMapper.Last last = mapper.last();
         if (last == null || last.sequence() == known.lastSequence()) {
             return known;

@@ -105,7 +105,7 @@ public class LifeService {
                                         ? "an unknown place"
                                         : Figures.within(spell.place().name()),
                                 spell.air().words(),
-                                Figures.countOfDays(
+                                Figures.countOfDays((double)
                                         Math.round(spell.cost(fill.bath().role(), climate, question.at())))))
                 .orElse("");
     }

@@ -32,6 +32,7 @@ import org.springframework.web.multipart.MultipartFile;
  * @param width in pixels
  * @param height in pixels
  */
+@SuppressWarnings("ArrayRecordComponent")
 public record Picture(byte[] jpeg, int width, int height) {
     /** How many bytes may be sent. */
     public static final int MOST_BYTES = 8 * 1024 * 1024;

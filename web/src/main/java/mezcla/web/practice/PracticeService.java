@@ -136,7 +136,7 @@ public class PracticeService {
     @Transactional(readOnly = true)
     public Practised practised(SignedIn asks, long id) {
         PracticeMapper.Kept kept = mapper.practice(id);
-        if (kept == null || kept.memberId() != asks.id() && !asks.isSteward()) {
+        if (kept == null || (kept.memberId() != asks.id() && !asks.isSteward())) {
             throw Refusal.of(new FormObjection.UnknownPractice(Long.toString(id)));
         }
         return practised(kept);

@@ -40,7 +40,7 @@ class ShelfController {
             String asked,
             TonightForm form,
             List<FilmProcess> processes,
-            FilmFormat[] formats,
+            List<FilmFormat> formats,
             List<String> pushes,
             List<Tank> tanks) {}
 
@@ -61,7 +61,7 @@ class ShelfController {
         }
         return PageView.of(
                 "shelf/shelf",
-                new Page(shelf, query, form, PROCESSES, FilmFormat.values(), FilmForm.PUSHES, tanks),
+                new Page(shelf, query, form, PROCESSES, List.of(FilmFormat.values()), FilmForm.PUSHES, tanks),
                 errors);
     }
 

@@ -128,8 +128,12 @@ public class ShelfService {
                         plan -> drawn.contains(plan.batch().id())));
         return new ShelfView.Board(
                 process.name(),
-                parts.get(true).stream().map(plan -> crate(plan, wanted)).toList(),
-                parts.get(false).stream().map(CrateView::line).toList());
+                Objects.requireNonNull(parts.get(true)).stream()
+                        .map(plan -> crate(plan, wanted))
+                        .toList(),
+                Objects.requireNonNull(parts.get(false)).stream()
+                        .map(CrateView::line)
+                        .toList());
     }
 
     private static CrateView crate(RunPlan plan, String process) {

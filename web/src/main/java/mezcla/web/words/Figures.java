@@ -87,6 +87,11 @@ public final class Figures {
     }
 
     /** A whole number, as a word up to twelve. */
+    public static String number(long count) {
+        return number((double) count);
+    }
+
+    /** A small whole number as a word, and any other as it is written. */
     public static String number(double whole) {
         return whole >= 0 && whole <= 12 ? WORDS[(int) Math.round(whole)] : plain(whole, 0);
     }

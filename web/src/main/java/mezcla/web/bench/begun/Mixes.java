@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -123,7 +124,10 @@ public class Mixes {
 
         /** Who did something last; who began it where nobody did. */
         public String lastBy() {
-            return walk.last().map(act -> walk.done().get(act.number()).who()).orElse(begunBy);
+            return walk.last()
+                    .map(act -> Objects.requireNonNull(walk.done().get(act.number()))
+                            .who())
+                    .orElse(begunBy);
         }
     }
 
@@ -199,7 +203,8 @@ public class Mixes {
         what.leaflet().baths().stream()
                 .filter(bath -> what.request().wanted().containsKey(bath.key()))
                 .forEach(bath -> {
-                    MixPlan.Wanted wanted = what.request().wanted().get(bath.key());
+                    MixPlan.Wanted wanted =
+                            Objects.requireNonNull(what.request().wanted().get(bath.key()));
                     mapper.addBath(
                             id,
                             new MixMapper.BathRow(
@@ -207,8 +212,10 @@ public class Mixes {
                                     log.newFill(),
                                     wanted.volumeMl(),
                                     wanted.partsForMl(),
-                                    what.request().typed().get(bath.key()),
-                                    what.bottles().get(bath.key()).id()));
+                                    Objects.requireNonNull(
+                                            what.request().typed().get(bath.key())),
+                                    Objects.requireNonNull(what.bottles().get(bath.key()))
+                                            .id()));
                 });
         return id;
     }
@@ -336,7 +343,8 @@ public class Mixes {
     }
 
     private MixedFill fill(Mix mix, BatchPlan.PlannedBath bath, Stock stock) {
-        MixMapper.BathRow row = mix.baths().get(bath.bath().key());
+        MixMapper.BathRow row =
+                Objects.requireNonNull(mix.baths().get(bath.bath().key()));
         Map<String, Double> poured =
                 mix.walk().poured().getOrDefault(bath.bath().key(), Map.of());
         Bottle bottle = houses.bottle(row.bottleId());
@@ -371,7 +379,8 @@ public class Mixes {
         return mix.walk().plan().baths().stream()
                 .filter(bath -> mix.isBottled(bath.bath().key()))
                 .map(bath -> {
-                    MixMapper.BathRow row = mix.baths().get(bath.bath().key());
+                    MixMapper.BathRow row =
+                            Objects.requireNonNull(mix.baths().get(bath.bath().key()));
                     return new BottledBath(
                             row.fillId(),
                             mix.batchId(),

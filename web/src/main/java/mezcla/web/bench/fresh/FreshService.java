@@ -148,8 +148,9 @@ public class FreshService {
         Bottling shelf = mixes.shelf(log.state());
         List<Bottle> free = shelf.freeFor(volumeMl, houses.bottles());
         FillState fill = subject.fill();
-        boolean own = fill != null && subject.stands() && fill.bottle().capacityMl() >= volumeMl;
-        return own ? Stream.concat(Stream.of(fill.bottle()), free.stream()).toList() : free;
+        return fill != null && subject.stands() && fill.bottle().capacityMl() >= volumeMl
+                ? Stream.concat(Stream.of(fill.bottle()), free.stream()).toList()
+                : free;
     }
 
     /**

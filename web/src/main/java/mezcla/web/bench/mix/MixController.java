@@ -7,7 +7,6 @@ import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
-import mezcla.web.cupboard.CupboardService;
 import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
@@ -31,12 +30,10 @@ class MixController {
     private static final int NAME_CHARACTERS = 40;
 
     private final MixService mixes;
-    private final CupboardService cupboard;
     private final OneTimeForms forms;
 
-    MixController(MixService mixes, CupboardService cupboard, OneTimeForms forms) {
+    MixController(MixService mixes, OneTimeForms forms) {
         this.mixes = mixes;
-        this.cupboard = cupboard;
         this.forms = forms;
     }
 

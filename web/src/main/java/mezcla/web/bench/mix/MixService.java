@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import mezcla.batch.Bottling;
@@ -160,9 +161,9 @@ public class MixService {
                 ? MixView.asTyped(request.typed().values().iterator().next()) + " of "
                         + (all ? "every bath" : names(plan))
                 : plan.baths().stream()
-                        .map(bath ->
-                                MixView.asTyped(request.typed().get(bath.bath().key())) + " of "
-                                        + Figures.within(bath.bath().role().name()))
+                        .map(bath -> MixView.asTyped(Objects.requireNonNull(
+                                        request.typed().get(bath.bath().key()))) + " of "
+                                + Figures.within(bath.bath().role().name()))
                         .collect(Collectors.joining(", "));
         return "Mix %s, with %s of water in all".formatted(what, Figures.inAll(plan.waterMl()));
     }
@@ -211,8 +212,8 @@ public class MixService {
                     plan.leaflet(),
                     key,
                     bath.mix().finalMl(),
-                    request.typed().get(key),
-                    bottles.get(key),
+                    Objects.requireNonNull(request.typed().get(key)),
+                    Objects.requireNonNull(bottles.get(key)),
                     stock.uses(bath),
                     null));
         }

@@ -125,7 +125,6 @@ public class BenchService {
         BenchWalk walk = mix.walk();
         BenchAct now = walk.now().orElse(null);
         BatchPlan.PlannedBath bath = now == null ? null : walk.bath(now.bath());
-        boolean inJug = now != null && now.kind() != BenchAct.Kind.RINSE_ALL;
         return new BenchView(
                 id,
                 heading(mix),
@@ -135,7 +134,9 @@ public class BenchService {
                 baths(mix),
                 now == null ? null : now(mix, now),
                 walk.next().map(act -> words(mix, act)).orElse(""),
-                inJug && bath != null ? JugDrawing.filling(walk, bath, now) : null,
+                now != null && bath != null && now.kind() != BenchAct.Kind.RINSE_ALL
+                        ? JugDrawing.filling(walk, bath, now)
+                        : null,
                 bath == null ? "" : bath.bath().role().letters(),
                 consequences(mix, bath),
                 walk.last()
@@ -385,7 +386,8 @@ public class BenchService {
         long minutes = Math.round(act.amount());
         long left = mix.walk()
                 .last()
-                .map(last -> mix.walk().done().get(last.number()).at())
+                .map(last -> Objects.requireNonNull(mix.walk().done().get(last.number()))
+                        .at())
                 .map(since ->
                         minutes * 60 - Duration.between(since, clock.instant()).toSeconds())
                 .orElse(minutes * 60);
@@ -427,7 +429,7 @@ public class BenchService {
     }
 
     private BenchView.Now bottle(Mixes.Mix mix, BenchAct act) {
-        MixMapper.BathRow row = mix.baths().get(act.bath());
+        MixMapper.BathRow row = Objects.requireNonNull(mix.baths().get(act.bath()));
         BatchPlan.PlannedBath bath = mix.walk().bath(act.bath());
         String label = houses.bottle(row.bottleId()).label();
         boolean fizzes = bath.bath().role().mayFizz();
@@ -461,7 +463,8 @@ public class BenchService {
                             log.state().fill(old).bottle().label(),
                             route == null ? "" : ", to " + Figures.within(route.words())));
         }
-        Bottle bottle = houses.bottle(mix.baths().get(bath.bath().key()).bottleId());
+        Bottle bottle = houses.bottle(
+                Objects.requireNonNull(mix.baths().get(bath.bath().key())).bottleId());
         double over = Mixes.volumeMl(mix, bath) - bottle.capacityMl();
         if (over > 0.5) {
             warnings.add("%s holds %s: %s do not fit."

@@ -87,7 +87,7 @@ public record LifeWindowDrawing(
     /** Draws a fill's life, for the run that a question is about; empty for one that has no limits at all. */
     public static Optional<LifeWindowDrawing> of(FillState fill, RunQuestion question) {
         Bath bath = fill.bath();
-        if (bath.capacity() == null && bath.lifeDays() == null || bath.oneShot() != null) {
+        if ((bath.capacity() == null && bath.lifeDays() == null) || bath.oneShot() != null) {
             return Optional.empty();
         }
         return Optional.of(new Geometry(fill, question).draw());

@@ -103,8 +103,9 @@ public record RunDrawing(List<Bar> planned, List<Bar> real, List<LifeWindowDrawi
         return timed.cues().stream()
                 .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE && cue.forSeconds() != null)
                 .filter(cue -> missed.contains(cue.at()) == those)
-                .map(cue ->
-                        new double[] {(from + cue.at()) * scale, Math.max(NARROWEST_TICK, cue.forSeconds() * scale)})
+                .map(cue -> new double[] {
+                    (from + cue.at()) * scale, Math.max(NARROWEST_TICK, (cue.endsAt() - cue.at()) * scale)
+                })
                 .toList();
     }
 

@@ -66,7 +66,8 @@ public record WarmDrawing(
             double roomC,
             List<double[]> measured) {
         double now = measured.isEmpty() ? -1 : measured.get(measured.size() - 1)[0];
-        int ready = warm.readySeconds() == null ? -1 : warm.readySeconds() / 60;
+        Integer readySeconds = warm.readySeconds();
+        int ready = readySeconds == null ? -1 : readySeconds / 60;
         int shown = Math.min(
                 warm.bath().size() - 1,
                 Math.max(Math.max(SHORTEST_MINUTES, (int) now + 3), ready < 0 ? 120 : ready + ready / 4 + 3));
@@ -86,7 +87,7 @@ public record WarmDrawing(
                 bottles,
                 top,
                 plane.y(targetC - toleranceC) - top,
-                ready < 0 ? -1 : plane.x(warm.readySeconds() / 60.0),
+                readySeconds == null ? -1 : plane.x(readySeconds / 60.0),
                 plane.minuteMarks(),
                 plane.degreeMarks(),
                 measured.stream()

@@ -90,10 +90,10 @@ class RunPages {
             @Nullable String already,
             BatchState batch,
             RunForm form,
-            FilmFormat[] formats,
+            List<FilmFormat> formats,
             List<String> pushes,
-            Movement[] movements,
-            SimulatedBath.Fault[] faults,
+            List<Movement> movements,
+            List<SimulatedBath.Fault> faults,
             List<Probe> probes,
             List<Probe> simulated,
             int loads,
@@ -122,7 +122,7 @@ class RunPages {
         }
         return new Plan(
                 plan == null ? null : errors.read("steps", () -> steps(plan, form)),
-                plan == null
+                plan == null || tank == null
                         ? null
                         : WaysView.of(
                                 plan.batch().leaflet(),
@@ -138,10 +138,10 @@ class RunPages {
                 forms.ledTo(form.getFormKey()).orElse(null),
                 runs.batch(id),
                 form,
-                FilmFormat.values(),
+                List.of(FilmFormat.values()),
                 RunForm.PUSHES,
-                Movement.values(),
-                SimulatedBath.Fault.values(),
+                List.of(Movement.values()),
+                List.of(SimulatedBath.Fault.values()),
                 probes.probes(),
                 probes.simulatedFor(id),
                 evenings.planned(member),
