@@ -24,6 +24,7 @@ public record Volume(double ml) implements Comparable<Volume> {
         UK_FL_OZ(28.4130625, "uk fl oz", "imperial fl oz");
 
         private final double ml;
+
         @SuppressWarnings("ImmutableEnumChecker")
         private final List<String> names;
 

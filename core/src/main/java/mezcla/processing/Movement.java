@@ -11,6 +11,7 @@ public enum Movement {
 
     private final String words;
     private final String still;
+
     @SuppressWarnings("ImmutableEnumChecker")
     private final Agitation agitation;
 

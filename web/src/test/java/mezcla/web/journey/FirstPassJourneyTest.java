@@ -118,6 +118,8 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
 
     private void refuseAndThenLogFourRolls(Page page) {
         page.getByRole(AriaRole.LINK, byName("Run the next rolls, 3:20")).click();
+        page.waitForURL("**/run?**");
+        page.waitForLoadState();
         Locator count = page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true));
         page.getByLabel("of format").selectOption("120");
         count.fill("0");
