@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.batch.Bottling;
@@ -598,6 +599,9 @@ public class BadInputTest extends DemoApplicationTest {
                 .isNotBlank()
                 .as("a sentence of its own")
                 .doesNotContain("That is not possible (");
+        assertThat(unmarked(page, idOf(form, field)))
+                .as("fields of %s that are refused and do not say so", form.page)
+                .isEmpty();
         assertThat(page).doesNotContain("<script>alert");
         form.good().forEach((other, value) -> {
             if (!other.equals(field) && !value.isEmpty() && isText(form.fields().get(other))) {
@@ -614,6 +618,17 @@ public class BadInputTest extends DemoApplicationTest {
                 && takes != Takes.PUSH
                 && takes != Takes.PASSWORD
                 && takes != Takes.PIN;
+    }
+
+    /** The fields that a sentence stands beside without being marked as refused. */
+    private static List<String> unmarked(String page, String id) {
+        return Pattern.compile("<(?:input|select|textarea)\\b[^>]*>")
+                .matcher(page)
+                .results()
+                .map(MatchResult::group)
+                .filter(tag -> tag.contains("aria-describedby=\"" + id + "-error\""))
+                .filter(tag -> !tag.contains("aria-invalid=\"true\""))
+                .toList();
     }
 
     private static String sentenceBeside(String page, String id) {

@@ -23,3 +23,13 @@ document.addEventListener("change", (event) => {
   field.setCustomValidity(tooBig ? field.dataset.tooBig : "");
   field.reportValidity();
 });
+
+// Where an answer changes the sentences beside fields, the fields say so too.
+document.addEventListener("htmx:afterSettle", () => {
+  document.querySelectorAll("[aria-describedby$='-error']").forEach((field) => {
+    const sentence = document.getElementById(field.getAttribute("aria-describedby"));
+    if (sentence) {
+      field.setAttribute("aria-invalid", String(sentence.textContent.trim() !== ""));
+    }
+  });
+});
