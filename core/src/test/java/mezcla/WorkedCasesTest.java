@@ -13,6 +13,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import java.net.URISyntaxException;
 import java.nio.file.Path;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -61,7 +62,8 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * The worked cases, one test a case: those in {@code src/test/resources/cases}, and those in the folder that the system
- * property {@code mezcla.cases} names. Kinds that the core has no rule for yet are passed over.
+ * property {@code mezcla.cases} names. Kinds that the core has no rule for yet are passed over by name; any other kind
+ * that is not known, a misspelt one for instance, fails.
  */
 public class WorkedCasesTest {
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
@@ -69,6 +71,9 @@ public class WorkedCasesTest {
     private interface Check {
         void of(Case worked);
     }
+
+    private static final Set<String> TO_COME =
+            Set.of("strength", "trim", "film-load", "days-left", "warm-water", "expected-rolls");
 
     private final Map<String, Check> checks = new LinkedHashMap<>();
 
@@ -94,12 +99,8 @@ public class WorkedCasesTest {
         String more = System.getProperty("mezcla.cases", "");
         Stream<Case> brought = more.isBlank() ? Stream.empty() : WorkedCases.in(Path.of(more)).stream();
         return Stream.concat(WorkedCases.in(own).stream(), brought)
-                .filter(this::hasRule)
+                .filter(worked -> !TO_COME.contains(worked.kind()))
                 .iterator();
-    }
-
-    private boolean hasRule(Case worked) {
-        return checks.containsKey(worked.kind());
     }
 
     private void schedule(Case worked) {
@@ -232,9 +233,17 @@ public class WorkedCasesTest {
         };
     }
 
+    @Test
+    public void everyRuleHasCases() throws URISyntaxException {
+        Set<String> kinds = new HashSet<>();
+        cases().forEachRemaining(worked -> kinds.add(worked.kind()));
+        assertThat(kinds).containsAll(checks.keySet());
+    }
+
     @Test(dataProvider = "cases")
     public void agrees(Case worked) {
         Check check = checks.get(worked.kind());
+        assertThat(check).as("a rule for cases of the kind " + worked.kind()).isNotNull();
         if (worked.expect().has("error")) {
             Refusal refusal = catchThrowableOfType(Refusal.class, () -> check.of(worked));
             assertThat(refusal).as("refused").isNotNull();

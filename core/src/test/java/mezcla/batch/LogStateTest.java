@@ -44,7 +44,8 @@ public class LogStateTest {
     public void mixingOpensPartsAndLowersTheirLevels() {
         KitState kit = halfAKit().state().kit(1);
         assertThat(kit.left()).containsEntry("dev-a", 50.0).containsEntry("bx-b", 50.0);
-        assertThat(kit.parts()).allSatisfy(part -> assertThat(part.openedAt()).isEqualTo(TestLog.day(1)));
+        assertThat(kit.parts()).isNotEmpty().allSatisfy(part -> assertThat(part.openedAt())
+                .isEqualTo(TestLog.day(1)));
     }
 
     @Test

@@ -47,12 +47,14 @@ public class BatchPlanTest {
                         .get(0)
                         .mix()
                         .additions())
+                .isNotEmpty()
                 .allMatch(MixPlan.PlannedAddition::wholePart);
         assertThat(BatchPlan.of(Leaflets.negative(), FULL, 999)
                         .baths()
                         .get(0)
                         .mix()
                         .additions())
+                .isNotEmpty()
                 .noneMatch(MixPlan.PlannedAddition::wholePart);
     }
 

@@ -342,8 +342,8 @@ public class RunStepsTest {
         WarmUp high = WarmUp.overshooting(cold, bottles, 39.5, 38, 38, 1);
         assertThat(high).isNotNull();
         assertThat(high.readySeconds()).isLessThan(plain.readySeconds());
-        assertThat(high.bottles().get(0))
-                .allSatisfy(celsius -> assertThat(celsius).isLessThanOrEqualTo(39));
+        assertThat(high.bottles().get(0)).isNotEmpty().allSatisfy(celsius -> assertThat(celsius)
+                .isLessThanOrEqualTo(39));
         assertThat(WarmUp.overshooting(cold, bottles, 38, 38, 38, 1)).isNull();
         assertThat(catchThrowableOfType(Refusal.class, () -> new WarmUp.Tub(0, 1, 1, 1, 1))
                         .code())

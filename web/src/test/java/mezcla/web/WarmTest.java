@@ -150,6 +150,7 @@ public class WarmTest extends DemoPagesTest {
         assertThat(send(end, "ines", with(film, "air", "SQUEEZED")).getRedirectedUrl())
                 .isEqualTo("/batches/7?logged");
         assertThat(log.state().batch(7).fills())
+                .isNotEmpty()
                 .allSatisfy(fill -> assertThat(fill.kept().air()).isEqualTo(AirKept.SQUEEZED));
         String glass = send(
                         "/batches/4/starts",
@@ -158,6 +159,7 @@ public class WarmTest extends DemoPagesTest {
                 .getRedirectedUrl();
         send(String.valueOf(glass).replace("/ribbon", "/end"), "ines", with(film, "air", "SQUEEZED"));
         assertThat(log.state().batch(4).fills())
+                .isNotEmpty()
                 .allSatisfy(fill -> assertThat(fill.kept().air()).isEqualTo(AirKept.NOTHING));
     }
 

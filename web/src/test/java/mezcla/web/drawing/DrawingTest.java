@@ -134,6 +134,6 @@ public class DrawingTest extends DemoApplicationTest {
         assertThat(jug.layers()).extracting(JugDrawing.Layer::kind).containsExactly("water", "part", "top-up");
         JugDrawing.Layer top = jug.layers().get(2);
         assertThat(top.y()).isCloseTo(jug.topUpY(), within(1e-9));
-        assertThat(jug.marks()).allMatch(mark -> mark.ml() < 500);
+        assertThat(jug.marks()).isNotEmpty().allMatch(mark -> mark.ml() < 500);
     }
 }
