@@ -3,6 +3,9 @@ package mezcla.web.log;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -16,9 +19,12 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.testng.annotations.Test;
+import tools.jackson.databind.json.JsonMapper;
 
 /** A log that was written out in one house adds up to the same in another. */
 public class LogFileTest extends DemoApplicationTest {
+    private static final Path FORMATS = Path.of("..", "docs", "formats");
+
     @Autowired
     private LogFile file;
 
@@ -31,6 +37,21 @@ public class LogFileTest extends DemoApplicationTest {
                         "--mezcla.data=" + Files.createTempDirectory("mezcla-empty"),
                         "--server.port=0",
                         "--spring.main.banner-mode=off");
+    }
+
+    @Test
+    public void everyLineIsOneOfTheFormat() throws IOException {
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(FORMATS.resolve("mezcla-log-1.schema.json")));
+        List<String> lines = new ArrayList<>(file.lines());
+        lines.addAll(Files.readAllLines(FORMATS.resolve("mezcla-log-1.example.jsonl")));
+        for (String line : lines) {
+            assertThat(schema.validate(JsonMapper.shared().readTree(line)))
+                    .as(line)
+                    .isEmpty();
+        }
+        String unknown = lines.get(lines.size() - 1).replace("\"voided\"", "\"vanished\"");
+        assertThat(schema.validate(JsonMapper.shared().readTree(unknown))).isNotEmpty();
     }
 
     @Test
