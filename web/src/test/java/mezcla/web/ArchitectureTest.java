@@ -14,6 +14,7 @@ import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
 import com.tngtech.archunit.library.dependencies.SliceAssignment;
 import com.tngtech.archunit.library.dependencies.SliceIdentifier;
+import mezcla.log.LogEntry;
 import org.apache.ibatis.annotations.Mapper;
 import org.testng.annotations.Test;
 
@@ -127,6 +128,55 @@ public class ArchitectureTest {
         public String getDescription() {
             return "places";
         }
+    }
+
+    /** What every place stands on knows no place. */
+    @Test
+    public void whatPlacesShareKnowsNoPlace() {
+        layeredArchitecture()
+                .consideringOnlyDependenciesInAnyPackage("mezcla.web..")
+                .withOptionalLayers(true)
+                .layer("words")
+                .definedBy("mezcla.web.words")
+                .layer("forms")
+                .definedBy("mezcla.web.forms")
+                .layer("clock")
+                .definedBy("mezcla.web.clock")
+                .layer("store")
+                .definedBy("mezcla.web.store")
+                .layer("house")
+                .definedBy("mezcla.web.house")
+                .whereLayer("words")
+                .mayNotAccessAnyLayer()
+                .whereLayer("forms")
+                .mayOnlyAccessLayers("words")
+                .whereLayer("clock")
+                .mayNotAccessAnyLayer()
+                .whereLayer("store")
+                .mayNotAccessAnyLayer()
+                .check(ALL);
+    }
+
+    /** The kinds of rows and objections are told apart by their own members, not by asking what they are. */
+    @Test
+    public void theLogTellsAboutItself() {
+        noClasses()
+                .that()
+                .resideInAPackage("mezcla.log")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("mezcla.batch..", "mezcla.mixing..", "mezcla.web..")
+                .check(ALL);
+        classes()
+                .that()
+                .areAssignableTo(LogEntry.class)
+                .and()
+                .areNotInterfaces()
+                .should()
+                .beRecords()
+                .andShould()
+                .resideInAPackage("mezcla.log")
+                .check(ALL);
     }
 
     @Test

@@ -1,0 +1,83 @@
+package mezcla.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import mezcla.leaflet.BathRole;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** What the compiler does not look at: templates, styles, and how large a package grows. */
+public class SourcesTest {
+    private static final Path RESOURCES = Path.of("src", "main", "resources");
+    private static final int LONGEST_LINE = 160;
+    private static final int MOST_LINES = 1250;
+
+    private static List<Path> files(Path folder, String ending) throws IOException {
+        try (Stream<Path> files = Files.walk(folder)) {
+            return files.filter(file -> file.toString().endsWith(ending)).toList();
+        }
+    }
+
+    @Test
+    public void templatesAreReadable() throws IOException {
+        List<String> tooLong = new ArrayList<>();
+        for (Path template : files(RESOURCES.resolve("templates"), ".html")) {
+            List<String> lines = Files.readAllLines(template);
+            for (int i = 0; i < lines.size(); i++) {
+                if (lines.get(i).length() > LONGEST_LINE) {
+                    tooLong.add(template + ":" + (i + 1));
+                }
+            }
+        }
+        assertThat(tooLong).isEmpty();
+    }
+
+    @DataProvider
+    public Object[][] roles() {
+        return Stream.of(BathRole.Nature.values())
+                .map(nature -> new Object[] {nature})
+                .toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "roles")
+    public void everyRoleIsHatched(BathRole.Nature nature) throws IOException {
+        String pattern = nature.pattern();
+        Path styles = RESOURCES.resolve("static/styles");
+        assertThat(Files.readString(RESOURCES.resolve("templates/drawing/patterns.html")))
+                .contains("id=\"hatch-" + pattern + "\"");
+        assertThat(Files.readString(styles.resolve("drawing.css"))).contains(".tint-" + pattern + " ");
+        if (nature != BathRole.Nature.OTHER) {
+            assertThat(Files.readString(styles.resolve("tokens.css"))).contains("--" + pattern + ":");
+            assertThat(Files.readString(styles.resolve("dim.css"))).contains("--" + pattern + ":");
+        }
+    }
+
+    @Test
+    public void everyStyleIsLoaded() throws IOException {
+        Path styles = RESOURCES.resolve("static/styles");
+        String all = Files.readString(styles.resolve("mezcla.css"));
+        List<String> names = files(styles, ".css").stream()
+                .map(file -> file.getFileName().toString())
+                .filter(name -> !name.equals("mezcla.css"))
+                .toList();
+        assertThat(names).isNotEmpty().allSatisfy(name -> assertThat(all).contains("url(\"" + name + "\")"));
+    }
+
+    @Test
+    public void packagesStaySmallEnoughToRead() throws IOException {
+        Map<String, Integer> lines = new TreeMap<>();
+        for (Path file : files(Path.of("src", "main", "java"), ".java")) {
+            lines.merge(file.getParent().toString(), Files.readAllLines(file).size(), Integer::sum);
+        }
+        lines.values().removeIf(count -> count <= MOST_LINES);
+        assertThat(lines).isEmpty();
+    }
+}
