@@ -140,6 +140,34 @@ public class CupboardTest {
     }
 
     @Test
+    public void whatOneBathTookIsNotThereForTheNext() {
+        Stock stock = Stock.of(log.state().kit(1));
+        double whole = log.state().kit(1).arrival().valueShare("dev-a");
+        assertThat(stock.uses(Map.of("dev-a", 60.0)).get(0).kitShare()).isCloseTo(whole * 0.6, offset(1e-9));
+        assertThat(stock.left().get("dev-a")).isCloseTo(40, offset(1e-9));
+        PartUse rest = stock.uses(Map.of("dev-a", 50.0)).get(0);
+        assertThat(rest.amount()).isEqualTo(50);
+        assertThat(rest.kitShare()).as("what it has left of its value").isCloseTo(whole * 0.4, offset(1e-9));
+        assertThat(stock.uses(Map.of("dev-a", 10.0)).get(0).kitShare()).isZero();
+        assertThat(stock.uses(Map.of("dev-a", 0.0))).isEmpty();
+    }
+
+    @Test
+    public void exactlyWhatTheFirstKitHasTakesNothingOfTheNext() {
+        Stock stock = Stock.of(List.of(log.state().kit(1), log.state().kit(2)));
+        assertThat(stock.uses(Map.of("dev-a", 100.0)))
+                .extracting(PartUse::kitId)
+                .containsExactly(1L);
+        assertThat(stock.uses(Map.of("dev-a", 120.0)))
+                .as("the last one was poured from all the same")
+                .extracting(PartUse::kitId, PartUse::amount)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple(2L, 120.0));
+        log.kit(0, 3, Leaflets.slide(), 100);
+        assertThat(code(() -> Stock.of(List.of(log.state().kit(1), log.state().kit(3)))))
+                .isEqualTo("kits-differ");
+    }
+
+    @Test
     public void aKitNeverGivesMoreThanItsWholeValue() {
         Random random = new Random(7);
         for (int round = 0; round < 50; round++) {

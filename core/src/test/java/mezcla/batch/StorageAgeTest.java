@@ -4,11 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.offset;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.leaflet.BathRole;
 import mezcla.log.AirKept;
 import mezcla.log.Bottle;
 import mezcla.log.FillMoved;
@@ -124,5 +126,46 @@ public class StorageAgeTest {
         double then = age(5, Climate.steady(20));
         assertThat(age(50, Climate.steady(20))).isEqualTo(then);
         assertThat(Duration.between(TestLog.day(0), TestLog.day(5)).toDays()).isEqualTo(5);
+    }
+
+    @Test
+    public void aReadingHoldsForExactlyAWeek() {
+        Climate measured = climate(new Climate.Reading(TestLog.day(2), 30));
+        assertThat(measured.celsius(SHELF, TestLog.day(1.99))).isEqualTo(24);
+        assertThat(measured.celsius(SHELF, TestLog.day(2))).isEqualTo(30);
+        assertThat(measured.celsius(SHELF, TestLog.day(9))).isEqualTo(30);
+        assertThat(measured.celsius(SHELF, TestLog.day(9).plusSeconds(1))).isEqualTo(24);
+    }
+
+    @Test
+    public void everyMonthHasItsQuarter() {
+        String[][] turns = {
+            {"2026-11-30T23:59:59Z", "18"}, {"2026-12-01T00:00:00Z", "24"}, {"2026-02-28T23:59:59Z", "24"},
+            {"2026-03-01T00:00:00Z", "20"}, {"2026-06-01T00:00:00Z", "14"}, {"2026-09-01T00:00:00Z", "18"},
+            {"1900-01-01T00:00:00Z", "24"}
+        };
+        for (String[] turn : turns) {
+            assertThat(climate().celsius(SHELF, Instant.parse(turn[0])))
+                    .as(turn[0])
+                    .isEqualTo(Double.parseDouble(turn[1]));
+        }
+    }
+
+    @Test
+    public void whatASpellCostsIsWhatItAgedBeyondTheCalendar() {
+        StorageAge.Spell first = developer().spells().get(0);
+        BathRole role = developer().bath().role();
+        Climate warm = Climate.steady(30);
+        assertThat(first.cost(role, warm, TestLog.day(10))).isCloseTo(40 - 10, offset(1e-6));
+        assertThat(first.cost(role, warm, TestLog.day(-1))).as("not begun").isZero();
+        move(4, 1000, AirKept.SQUEEZED);
+        StorageAge.Spell ended = developer().spells().get(0);
+        assertThat(ended.cost(role, warm, TestLog.day(10))).isCloseTo(16 - 4, offset(1e-6));
+        assertThat(ended.cost(role, warm, TestLog.day(3))).isCloseTo(12 - 3, offset(1e-6));
+        move(4, 1500, AirKept.SQUEEZED);
+        log.add(10, stamp -> new FillToppedUp(stamp, 1, 250, List.of()));
+        StorageAge.Spell diluted = developer().spells().get(0);
+        assertThat(diluted.kept()).isCloseTo(0.8, offset(1e-9));
+        assertThat(diluted.cost(role, warm, TestLog.day(10))).isCloseTo((16 - 4) * 0.8, offset(1e-6));
     }
 }

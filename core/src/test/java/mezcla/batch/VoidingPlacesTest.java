@@ -2,14 +2,19 @@ package mezcla.batch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.AirKept;
 import mezcla.log.BathLooked;
 import mezcla.log.DiscardedFill;
+import mezcla.log.DrumCollected;
 import mezcla.log.FillMoved;
 import mezcla.log.FillShared;
 import mezcla.log.FillsDiscarded;
@@ -121,8 +126,7 @@ public class VoidingPlacesTest {
         assertThat(log.state().fill(1).spells()).hasSize(2);
         log.add(3, stamp -> new mezcla.log.FillMeasured(stamp, 1, 380));
         assertThat(log.state().fill(1).spells()).hasSize(3);
-        assertThat(log.state().fill(1).spells().get(2).headspace())
-                .isCloseTo(1 - 380 / 2000.0, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(log.state().fill(1).spells().get(2).headspace()).isCloseTo(1 - 380 / 2000.0, within(1e-9));
         log.add(4, stamp -> new FillMoved(stamp, 1, TestLog.bottle(8), null, AirKept.VACUUM_STOPPER));
         assertThat(log.state().fill(1).spells()).hasSize(4);
         assertThat(log.state().fill(1).spells().get(3).air()).isEqualTo(AirKept.VACUUM_STOPPER);
@@ -144,5 +148,104 @@ public class VoidingPlacesTest {
         assertThat(log.state().underWay(start.stamp().sequence())).isEqualTo(start);
         assertThat(log.book().position(1)).isZero();
         assertThat(log.book().position(3)).isEqualTo(2);
+    }
+
+    @Test
+    public void drumsFillUpAndAreDueAtFourFifths() {
+        Drum developers = new Drum(5, "Developers", WasteRoute.DEVELOPERS, 1000);
+        assertThat(new DrumLevel(developers, 799).due()).isFalse();
+        assertThat(new DrumLevel(developers, 800).due()).isTrue();
+        assertThat(new DrumLevel(developers, 1100).roomMl()).isZero();
+        assertThat(new DrumLevel(developers, 600).roomMl()).isEqualTo(400);
+        log.add(
+                2,
+                stamp -> new FillsDiscarded(
+                        stamp,
+                        1,
+                        List.of(
+                                new DiscardedFill(1, 300, WasteRoute.DEVELOPERS, 5L),
+                                new DiscardedFill(2, 200, WasteRoute.OTHERS)),
+                        "old"));
+        assertThat(DrumLevel.of(log.book(), List.of(developers))).containsExactly(new DrumLevel(developers, 300));
+        log.add(3, stamp -> new DrumCollected(stamp, 5, "Developers", 300));
+        assertThat(DrumLevel.of(log.book(), List.of(developers))).containsExactly(new DrumLevel(developers, 0));
+        DrumLevel half = new DrumLevel(developers, 600);
+        half.accept(BathRole.DEVELOPER, 400);
+        assertThat(catchThrowableOfType(Refusal.class, () -> half.accept(BathRole.DEVELOPER, 401))
+                        .code())
+                .isEqualTo("drum-too-full");
+        assertThat(catchThrowableOfType(Refusal.class, () -> half.accept(BathRole.FIXER, 10))
+                        .code())
+                .isEqualTo("waste-kept-apart");
+    }
+
+    @Test
+    public void aGuestTakesThePlaceOfWhatDoesTheSame() {
+        Leaflet other = renamed(Leaflets.negative());
+        log.kit(0, 4, other, 4000);
+        log.mix(1, 4, 4, 500);
+        log.discard(2, 1, 2);
+        log.discard(2, 2, 4);
+        LogState state = log.state();
+        long guest = state.batch(4).fills().get(1).id();
+        assertThat(catchThrowableOfType(Refusal.class, () -> state.batch(1).refuseGuest(state.fill(4)))
+                        .code())
+                .as("poured away")
+                .isEqualTo("already-discarded");
+        state.batch(1).refuseGuest(state.fill(guest));
+        log.add(3, stamp -> new FillShared(stamp, 1, guest));
+        LogState after = log.state();
+        assertThat(after.fill(guest).mixed().bathKey()).isEqualTo("blix");
+        assertThat(after.batch(1).placeOf(after.fill(guest))).isEqualTo("bx");
+        assertThat(after.batch(4).placeOf(after.fill(guest))).isEqualTo("blix");
+        assertThat(after.batch(1).isGuest(after.fill(guest))).isTrue();
+        assertThat(after.servedBy(guest)).extracting(BatchState::id).containsExactlyInAnyOrder(1L, 4L);
+        assertThat(after.batch(1).fills()).extracting(FillState::id).containsExactly(1L, guest);
+    }
+
+    private static Leaflet renamed(Leaflet sheet) {
+        return new Leaflet(
+                "other",
+                1,
+                "Other",
+                "Nobody",
+                sheet.process(),
+                null,
+                sheet.makesMl(),
+                sheet.parts(),
+                sheet.baths().stream()
+                        .map(bath -> new Bath(
+                                bath.key().equals("bx") ? "blix" : bath.key(),
+                                bath.role(),
+                                bath.recipe(),
+                                bath.timing(),
+                                bath.capacityForMl(),
+                                bath.capacity(),
+                                bath.lifeDays(),
+                                null,
+                                null))
+                        .toList(),
+                List.of(),
+                List.of());
+    }
+
+    @Test
+    public void whatAKitLastsIsReckonedByTheLastEightWeeks() {
+        log.add(80, stamp -> new NoteLeft(stamp, 1, "nothing was mixed"));
+        Supply idle = Supply.of(log.book(), TestLog.day(80)).get(0);
+        assertThat(idle.usedMl()).isZero();
+        assertThat(idle.lastsWeeks()).isNull();
+        assertThat(idle.orderNow(100)).isFalse();
+        log.mix(81, 3, 3, 500);
+        LogEntry wrong = log.mix(82, 4, 1, 500);
+        log.voidEntry(wrong.stamp().sequence());
+        Supply supply = Supply.of(log.book(), TestLog.day(83)).get(0);
+        assertThat(supply.usedMl()).isCloseTo(500, within(1e-6));
+        assertThat(supply.leftMl()).isCloseTo(1500, within(1e-6));
+        assertThat(supply.lastsWeeks()).isCloseTo(24.0, within(1e-6));
+        assertThat(supply.orderNow(23)).isFalse();
+        assertThat(supply.orderNow(25)).isTrue();
+        assertThat(new Supply(supply.leaflet(), 1500, 500, 8).orderNow(24)).isTrue();
+        assertThat(Supply.of(log.book(), TestLog.day(81 + 56)).get(0).usedMl()).isZero();
     }
 }

@@ -1,6 +1,7 @@
 package mezcla.leaflet;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -62,6 +63,156 @@ public class LeafletCheckTest {
                 .extracting(LeafletCheck.Remark::code)
                 .contains(code)
                 .hasSizeLessThanOrEqualTo(3);
+    }
+
+    private static double figure(LeafletCheck.Code code, UnaryOperator<Leaflet> slip) {
+        return LeafletCheck.of(slip.apply(SOUND)).stream()
+                .filter(remark -> remark.code() == code)
+                .mapToDouble(LeafletCheck.Remark::figure)
+                .findFirst()
+                .orElse(0);
+    }
+
+    @Test
+    public void aRemarkSaysByHowMuch() {
+        assertThat(figure(LeafletCheck.Code.PART_TAKES_MORE, part(90, null, null, null)))
+                .isEqualTo(100);
+        assertThat(figure(LeafletCheck.Code.PART_LEFT_OVER, part(130, null, null, null)))
+                .isEqualTo(30);
+        assertThat(figure(
+                        LeafletCheck.Code.RECIPE_OVERSHOOTS,
+                        recipe(Recipe.Mode.TOP_UP, 900, List.of("dev-a", "dev-b"))))
+                .isEqualTo(50);
+        assertThat(figure(
+                        LeafletCheck.Code.RECIPE_MAKES_OTHER_VOLUME,
+                        recipe(Recipe.Mode.FIXED_WATER, 600, List.of("dev-a", "dev-b"))))
+                .isEqualTo(750);
+        assertThat(figure(
+                        LeafletCheck.Code.DEVELOPER_TOLERANCE,
+                        bath(new Range(8, 10), timing(37, List.of(10.0, 200.0), null))))
+                .isEqualTo(1);
+    }
+
+    @DataProvider
+    public Object[][] nearEnough() {
+        return new Object[][] {
+            {part(99.6, null, null, null)},
+            {part(100.4, null, null, null)},
+            {part(100, 60.0, 60.0, null)},
+            {part(100, null, 60.0, null)},
+            {recipe(Recipe.Mode.TOP_UP, 854, List.of("dev-a", "dev-b"))},
+            {recipe(Recipe.Mode.FIXED_WATER, 846, List.of("dev-a", "dev-b"))},
+            {recipe(Recipe.Mode.FIXED_WATER, 854, List.of("dev-a", "dev-b"))},
+            {bath(new Range(8, 10), timing(37.5, List.of(10.0, 200.0), null))},
+            {bath(new Range(8, 10), timing(37.7, List.of(5.0, 200.0, 10.0, 200.0), null))},
+            {
+                bath(
+                        new Range(8, 10),
+                        timing(
+                                37.7,
+                                List.of(10.0, 200.0),
+                                List.of(new Timing.TimeAt(35, 240), new Timing.TimeAt(38, 240))))
+            },
+            {
+                (UnaryOperator<Leaflet>) sheet -> with(
+                        sheet,
+                        sheet.parts(),
+                        sheet.baths(),
+                        List.of(
+                                new ProcessStep(ProcessStep.Kind.BATH, "dev", null, null, null),
+                                new ProcessStep(ProcessStep.Kind.BATH, "bx", null, null, null)))
+            },
+        };
+    }
+
+    @Test(dataProvider = "nearEnough")
+    public void whatIsNearEnoughIsPassedOver(UnaryOperator<Leaflet> sound) {
+        assertThat(LeafletCheck.of(sound.apply(SOUND))).isEmpty();
+    }
+
+    @Test
+    public void powdersNeedRoomBySixTenthsOfTheirWeight() {
+        UnaryOperator<Leaflet> powder = sheet -> developer(
+                sheet,
+                bath -> new Bath(
+                        "dev",
+                        bath.role(),
+                        new Recipe(
+                                Recipe.Mode.TOP_UP,
+                                1000,
+                                900,
+                                null,
+                                bath.recipe().additions().stream()
+                                        .map(addition -> new Addition(
+                                                addition.part(),
+                                                addition.amount() * 2,
+                                                Unit.G,
+                                                Addition.Care.NORMAL,
+                                                null,
+                                                null))
+                                        .toList()),
+                        bath.timing(),
+                        1000,
+                        bath.capacity(),
+                        null,
+                        null,
+                        null));
+        assertThat(figure(LeafletCheck.Code.RECIPE_OVERSHOOTS, powder)).isEqualTo(300 * Part.ML_PER_GRAM - 100);
+    }
+
+    @Test
+    public void aRecipeForAnotherVolumeTakesItsShareOfTheKit() {
+        UnaryOperator<Leaflet> half = sheet -> developer(
+                sheet,
+                bath -> new Bath(
+                        "dev",
+                        bath.role(),
+                        new Recipe(
+                                Recipe.Mode.TOP_UP,
+                                500,
+                                300,
+                                null,
+                                bath.recipe().additions().stream()
+                                        .map(addition -> new Addition(
+                                                addition.part(),
+                                                addition.amount() / 2,
+                                                Unit.ML,
+                                                Addition.Care.NORMAL,
+                                                null,
+                                                null))
+                                        .toList()),
+                        bath.timing(),
+                        1000,
+                        bath.capacity(),
+                        null,
+                        null,
+                        null));
+        assertThat(LeafletCheck.of(half.apply(SOUND))).isEmpty();
+    }
+
+    @Test
+    public void aFigureTypedAgainMayHaveBeenRounded() {
+        CriticalFigure time = new CriticalFigure("dev", "", CriticalFigure.Kind.TIME, 200);
+        assertThat(time.agrees(200)).isTrue();
+        assertThat(time.agrees(201)).isTrue();
+        assertThat(time.agrees(199)).isTrue();
+        assertThat(time.agrees(201.1)).isFalse();
+        assertThat(time.agrees(198.9)).isFalse();
+        assertThat(time.id()).isEqualTo("TIME_dev_");
+        CriticalFigure none = new CriticalFigure("dev", "", CriticalFigure.Kind.START_WATER, 0);
+        assertThat(none.agrees(0)).isTrue();
+        assertThat(CriticalFigure.of(SOUND))
+                .filteredOn(figure -> figure.bath().equals("dev"))
+                .extracting(CriticalFigure::kind, CriticalFigure::value)
+                .containsExactly(
+                        tuple(CriticalFigure.Kind.MAKES, 1000.0),
+                        tuple(CriticalFigure.Kind.START_WATER, 600.0),
+                        tuple(CriticalFigure.Kind.AMOUNT, 100.0),
+                        tuple(CriticalFigure.Kind.AMOUNT, 50.0),
+                        tuple(CriticalFigure.Kind.TIME, 200.0),
+                        tuple(CriticalFigure.Kind.TEMPERATURE, 38.0),
+                        tuple(CriticalFigure.Kind.MOST_ROLLS, 10.0),
+                        tuple(CriticalFigure.Kind.MOST_DAYS, 42.0));
     }
 
     private static UnaryOperator<Leaflet> part(

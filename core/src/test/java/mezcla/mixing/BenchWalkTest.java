@@ -3,6 +3,7 @@ package mezcla.mixing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.offset;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -193,6 +194,97 @@ public class BenchWalkTest {
         assertThat(Caution.of(leaflet, leaflet.baths()))
                 .contains(Caution.FIZZES, Caution.STAINS)
                 .doesNotContain(Caution.MASK);
+    }
+
+    private static BatchPlan.PlannedBath fixedWater() {
+        Recipe recipe = new Recipe(
+                Recipe.Mode.FIXED_WATER,
+                1000,
+                850,
+                null,
+                List.of(
+                        new Addition("dev-a", 100, Unit.ML, Addition.Care.NORMAL, null, null),
+                        new Addition("dev-b", 50, Unit.ML, Addition.Care.NORMAL, null, null)));
+        return new BatchPlan.PlannedBath(Leaflets.negative().bath("dev"), MixPlan.of(recipe, 500, Map.of()), List.of());
+    }
+
+    @Test
+    public void withoutTopUpEverythingPouredMakesTheVolume() {
+        BatchPlan.PlannedBath bath = fixedWater();
+        BatchPlan fixed = new BatchPlan(Leaflets.negative(), List.of(bath));
+        assertThat(BenchAct.of(fixed))
+                .extracting(BenchAct::kind)
+                .containsExactly(BenchAct.Kind.WATER, BenchAct.Kind.PART, BenchAct.Kind.PART, BenchAct.Kind.BOTTLE);
+        assertThat(BenchWalk.of(fixed, first(4)).made(bath).deviations()).isEmpty();
+        List<BenchWalk.Tick> ticks = first(4);
+        ticks.add(tick(9, 0, false, 525.0));
+        BathMade weak = BenchWalk.of(fixed, ticks).made(bath);
+        assertThat(weak.levelMl()).isCloseTo(600, offset(1e-9));
+        assertThat(weak.overTheMarkMl()).isCloseTo(100, offset(1e-9));
+        assertThat(weak.deviations()).extracting(BathMade.Deviation::part).containsExactly("dev-a", "dev-b");
+        assertThat(weak.deviations())
+                .allSatisfy(each -> assertThat(each.percent()).isCloseTo((500.0 / 600 - 1) * 100, offset(1e-9)));
+        ticks.add(tick(10, 0, false, 325.0));
+        assertThat(BenchWalk.of(fixed, ticks).made(bath).deviations())
+                .allSatisfy(each -> assertThat(each.percent()).isCloseTo((500.0 / 400 - 1) * 100, offset(1e-9)));
+        List<BenchWalk.Tick> strong = first(4);
+        strong.add(tick(9, 1, false, 150.0));
+        assertThat(BenchWalk.of(fixed, strong).made(bath).deviations())
+                .extracting(BathMade.Deviation::part, each -> Math.round(each.percent()))
+                .containsExactly(tuple("dev-a", 150L), tuple("dev-b", -17L));
+    }
+
+    @Test
+    public void aTopUpThatFellShortIsSeenOnceItIsDone() {
+        List<BenchWalk.Tick> ticks = first(3);
+        assertThat(BenchWalk.of(plan, ticks).made(plan.baths().get(0)).deviations())
+                .as("not topped up yet")
+                .isEmpty();
+        List<BenchWalk.Tick> shortOfIt = first(4);
+        shortOfIt.add(tick(9, 3, false, 450.0));
+        BathMade made = BenchWalk.of(plan, shortOfIt).made(plan.baths().get(0));
+        assertThat(made.levelMl()).isCloseTo(450, offset(1e-9));
+        assertThat(made.overTheMarkMl()).isZero();
+        assertThat(made.deviations()).hasSize(2).allSatisfy(each -> assertThat(each.percent())
+                .isCloseTo((500.0 / 450 - 1) * 100, offset(1e-9)));
+    }
+
+    @Test
+    public void whatIsMeasuredHasAUnit() {
+        List<BenchAct> acts = BenchAct.of(plan);
+        assertThat(acts)
+                .filteredOn(BenchAct::isMeasured)
+                .extracting(BenchAct::kind)
+                .containsOnly(BenchAct.Kind.WATER, BenchAct.Kind.PART, BenchAct.Kind.TOP_UP)
+                .hasSize(8);
+        assertThat(acts).extracting(BenchAct::unit).containsOnly(Unit.ML);
+        MixPlan powder = MixPlan.of(
+                new Recipe(
+                        Recipe.Mode.TOP_UP,
+                        1000,
+                        700,
+                        null,
+                        List.of(new Addition("dev-a", 20, Unit.G, Addition.Care.NORMAL, null, null))),
+                500,
+                Map.of());
+        var bath = new BatchPlan.PlannedBath(Leaflets.negative().bath("dev"), powder, List.of());
+        assertThat(BenchAct.of(new BatchPlan(Leaflets.negative(), List.of(bath)))
+                        .get(1)
+                        .unit())
+                .isEqualTo(Unit.G);
+    }
+
+    @Test
+    public void eachBathGoesByItsOwnActs() {
+        List<BenchWalk.Tick> ticks = first(11);
+        ticks.add(tick(20, 7, false, 120.0));
+        BenchWalk walk = BenchWalk.of(plan, ticks);
+        assertThat(walk.made(walk.bath("dev")).deviations()).isEmpty();
+        assertThat(walk.made(walk.bath("bx")).deviations())
+                .extracting(BathMade.Deviation::part)
+                .containsExactly("bx-a");
+        assertThat(walk.bath("bx").bath().key()).isEqualTo("bx");
+        assertThat(code(() -> walk.bath("stab"))).isEqualTo("unknown-bath");
     }
 
     @Test

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import mezcla.Leaflets;
+import mezcla.TestLog;
 import mezcla.measure.Refusal;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -96,5 +98,55 @@ public class MoneyTest {
         assertThat(BreakEven.rolls(minor(1001), minor(600), minor(100))).hasValue(3);
         assertThat(BreakEven.rolls(minor(0), minor(600), minor(100))).hasValue(0);
         assertThat(BreakEven.rolls(minor(1000), minor(100), minor(100))).isEmpty();
+    }
+
+    private static final double HALF = 500;
+
+    @Test
+    public void aRollOfAKitIsCountedByTheBathThatGivesOutFirst() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        assertThat(KitCost.ofARoll(log.state().kit(1)))
+                .as("ten rolls of developer, fourteen of bleach-fix")
+                .contains(minor(400));
+    }
+
+    @Test
+    public void aRenewedBathHasTheRollsOfAllItsFills() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        log.mix(0, 1, 1, HALF);
+        assertThat(BatchCost.printedCapacity(log.state().batch(1))).hasValue(5);
+        log.run(1, 1, 4, 1L, 2L);
+        log.discard(2, 1, 1);
+        log.renew(2, 1, 1, "dev", HALF);
+        assertThat(BatchCost.printedCapacity(log.state().batch(1)))
+                .as("seven of bleach-fix, fewer than four and five of developer")
+                .hasValue(7);
+        log.discard(3, 1, 2);
+        log.kit(3, 2, Leaflets.negative(), 4000);
+        log.renew(3, 1, 2, "bx", HALF);
+        assertThat(BatchCost.printedCapacity(log.state().batch(1))).hasValue(9);
+        BatchCost cost =
+                BatchCost.of(log.state().batch(1), FillCosts.of(log.state())).orElseThrow();
+        assertThat(cost.soFar()).contains(minor(cost.total().getAmountMinorLong() / 4));
+    }
+
+    @Test
+    public void anotherBatchsFillIsNotPaidTwice() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        log.mix(0, 1, 1, HALF);
+        log.mix(0, 2, 1, HALF);
+        FillCosts all = FillCosts.of(log.state());
+        assertThat(FillCosts.of(log.state(), log.state().batch(2)).ofFill(3)).isEqualTo(all.ofFill(3));
+        assertThat(all.ofFill(99)).isEmpty();
+        assertThat(BatchCost.of(log.state().batch(1), all)
+                        .orElseThrow()
+                        .total()
+                        .plus(BatchCost.of(log.state().batch(2), all)
+                                .orElseThrow()
+                                .total()))
+                .isEqualTo(minor(4000));
     }
 }
