@@ -10,16 +10,15 @@ import mezcla.log.Bottle;
 
 /**
  * A bottle with its fill: outline by material, liquid by volume, a notch for each roll of capacity, the days on a neck
- * tag, the bath's letters and hatch. All lengths are in the units of the drawing.
+ * tag, the bath's letters and hatch. All lengths are in the units of the drawing, from the bottle's left edge.
  *
  * @param id unique on the page
- * @param x the left edge
+ * @param x where its left edge stands in the crate
  * @param outline the path of the glass
  * @param cap the path of the cap
  * @param liquidTop where the liquid begins
  * @param liquidHeight how far it reaches down
  * @param letters the bath's two letters
- * @param labelY the top of the label with the letters
  * @param notches one for each roll of capacity, the first at the bottom
  * @param days days since mixing
  * @param tagY the top of the neck tag
@@ -33,7 +32,6 @@ public record BottleDrawing(
         double liquidTop,
         double liquidHeight,
         String letters,
-        double labelY,
         List<Notch> notches,
         int days,
         double tagY,
@@ -62,14 +60,8 @@ public record BottleDrawing(
         StringBuilder path = new StringBuilder();
         for (Notch notch : notches) {
             if (notch.used() == used) {
-                path.append(String.format(
-                        Locale.ROOT,
-                        "M%.1f %.1fh%dv%.1fh-%dz",
-                        x + NOTCH_X,
-                        notch.y(),
-                        NOTCH_WIDTH,
-                        notch.height(),
-                        NOTCH_WIDTH));
+                path.append(
+                        PathData.of("M%s %sh%sv%sh%sz", NOTCH_X, notch.y(), NOTCH_WIDTH, notch.height(), -NOTCH_WIDTH));
             }
         }
         return path.toString();
@@ -92,12 +84,11 @@ public record BottleDrawing(
         return new BottleDrawing(
                 "fill-" + fill.id(),
                 x,
-                outline(bottle.material(), x, top, shoulder),
-                cap(bottle.material(), x, top),
+                outline(bottle.material(), top, shoulder),
+                cap(bottle.material(), top),
                 FLOOR - liquidHeight,
                 liquidHeight,
                 fill.bath().role().letters(),
-                FLOOR - 46,
                 notches(fill, shoulder),
                 days,
                 top + 8,
@@ -108,48 +99,40 @@ public record BottleDrawing(
         return 84 + 42 * Math.min(1, Math.sqrt(capacityMl / 1200));
     }
 
-    private static String outline(Bottle.Material material, double x, double top, double shoulder) {
+    private static String outline(Bottle.Material material, double top, double shoulder) {
         return switch (material) {
             case GLASS ->
-                path(
+                PathData.of(
                         "M %s %s v 12 c 0 8 -16 8 -16 22 V %s q 0 5 5 5 h 36 q 5 0 5 -5 V %s c 0 -14 -16 -14 -16 -22 v -12 Z",
-                        x + 17, top + 6, FLOOR - 5, shoulder + 8);
+                        17, top + 6, FLOOR - 5, shoulder + 8);
             case PLASTIC ->
-                path(
+                PathData.of(
                         "M %s %s v 8 l -11 12 q -3 4 -3 8 V %s q 0 3 3 3 h 40 q 3 0 3 -3 V %s q 0 -4 -3 -8 l -11 -12 v -8 Z",
-                        x + 15, top + 6, FLOOR - 3, shoulder + 2);
-            case FOLDING -> folding(x, top, shoulder);
+                        15, top + 6, FLOOR - 3, shoulder + 2);
+            case FOLDING -> folding(top, shoulder);
         };
     }
 
-    private static String folding(double x, double top, double shoulder) {
+    private static String folding(double top, double shoulder) {
         int folds = 5;
         double step = (FLOOR - shoulder) / folds;
-        StringBuilder down = new StringBuilder(path("M %s %s v 8 L %s %s", x + 17, top + 6, x + 3, shoulder));
+        StringBuilder down = new StringBuilder(PathData.of("M %s %s v 8 L %s %s", 17, top + 6, 3, shoulder));
         StringBuilder up = new StringBuilder();
         for (int i = 0; i < folds; i++) {
             double middle = shoulder + step * (i + 0.5);
             double end = shoulder + step * (i + 1);
-            down.append(path(" L %s %s L %s %s", x + 7, middle, x + 3, end));
-            up.insert(0, path(" L %s %s L %s %s", x + 41, middle, x + 45, shoulder + step * i));
+            down.append(PathData.of(" L %s %s L %s %s", 7, middle, 3, end));
+            up.insert(0, PathData.of(" L %s %s L %s %s", 41, middle, 45, shoulder + step * i));
         }
-        return down.append(path(" L %s %s", x + 45, FLOOR))
+        return down.append(PathData.of(" L %s %s", 45, FLOOR))
                 .append(up)
-                .append(path(" L %s %s v -8 Z", x + 31, top + 14))
+                .append(PathData.of(" L %s %s v -8 Z", 31, top + 14))
                 .toString();
     }
 
-    private static String cap(Bottle.Material material, double x, double top) {
+    private static String cap(Bottle.Material material, double top) {
         double width = material == Bottle.Material.PLASTIC ? 24 : 20;
-        return path("M %s %s h %s v 8 h %s Z", x + (WIDTH - width) / 2, top - 1, width, -width);
-    }
-
-    private static String path(String pattern, double... numbers) {
-        Object[] oneDecimal = new Object[numbers.length];
-        for (int i = 0; i < numbers.length; i++) {
-            oneDecimal[i] = String.format(Locale.ROOT, "%.1f", numbers[i]);
-        }
-        return String.format(Locale.ROOT, pattern, oneDecimal);
+        return PathData.of("M %s %s h %s v 8 h %s Z", (WIDTH - width) / 2, top - 1, width, -width);
     }
 
     private static List<Notch> notches(FillState fill, double shoulder) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
@@ -17,6 +18,7 @@ interface LeafletMapper {
     @Select("SELECT id, document FROM leaflet_version ORDER BY id")
     List<Row> all();
 
+    @Options(flushCache = Options.FlushCachePolicy.TRUE)
     @Select(
             value =
                     """

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 
@@ -55,12 +56,15 @@ interface LogMapper {
             """)
     void add(NewRow row);
 
+    @Options(flushCache = Options.FlushCachePolicy.TRUE)
     @Select(value = "INSERT INTO kit DEFAULT VALUES RETURNING id", affectData = true)
     long newKit();
 
+    @Options(flushCache = Options.FlushCachePolicy.TRUE)
     @Select(value = "INSERT INTO batch DEFAULT VALUES RETURNING id", affectData = true)
     long newBatch();
 
+    @Options(flushCache = Options.FlushCachePolicy.TRUE)
     @Select(value = "INSERT INTO fill DEFAULT VALUES RETURNING id", affectData = true)
     long newFill();
 

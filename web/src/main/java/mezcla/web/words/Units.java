@@ -12,14 +12,15 @@ public enum Units {
     /** US fluid ounces, ounces and degrees Fahrenheit. */
     US("US: fl oz, oz, °F", "ussystem");
 
-    private static final String MEASUREMENT_SYSTEM = "ms";
-
     private final String words;
-    private final String measurementSystem;
+    private final Locale locale;
 
     Units(String words, String measurementSystem) {
         this.words = words;
-        this.measurementSystem = measurementSystem;
+        this.locale = new Locale.Builder()
+                .setLocale(Locale.UK)
+                .setUnicodeLocaleKeyword("ms", measurementSystem)
+                .build();
     }
 
     /** In words. */
@@ -29,17 +30,12 @@ public enum Units {
 
     /** The units of the page that is being answered; metric elsewhere. */
     public static Units shown() {
-        return US.measurementSystem.equals(LocaleContextHolder.getLocale().getUnicodeLocaleType(MEASUREMENT_SYSTEM))
-                ? US
-                : METRIC;
+        return US.locale.equals(LocaleContextHolder.getLocale()) ? US : METRIC;
     }
 
     /** The locale that carries them. */
     public Locale locale() {
-        return new Locale.Builder()
-                .setLocale(Locale.UK)
-                .setUnicodeLocaleKeyword(MEASUREMENT_SYSTEM, measurementSystem)
-                .build();
+        return locale;
     }
 
     /** What a bare number in a field for volumes means. */

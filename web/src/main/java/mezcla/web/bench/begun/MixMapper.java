@@ -6,6 +6,7 @@ import mezcla.leaflet.WasteRoute;
 import mezcla.mixing.BenchWalk;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
@@ -41,6 +42,7 @@ public interface MixMapper {
     /** What the kits had of a part when a mix began. */
     record LeftRow(String part, double amount) {}
 
+    @Options(flushCache = Options.FlushCachePolicy.TRUE)
     @Select(
             value =
                     """

@@ -9,6 +9,7 @@ import mezcla.leaflet.Bath;
 import mezcla.verdict.LifeWindow;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
+import mezcla.web.drawing.PathData;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
@@ -130,12 +131,12 @@ public record LifeWindowDrawing(
 
         LifeWindowDrawing draw() {
             List<Point> points = new ArrayList<>();
-            StringBuilder path = new StringBuilder("M%.1f %.1f".formatted(x(0), y(0)));
+            StringBuilder path = new StringBuilder(PathData.of("M%s %s", x(0), y(0)));
             double before = 0;
             for (FillState.Worn worn : fill.path()) {
                 double roll = worn.scaledRolls() / fill.wearPerRoll();
                 double day = day(worn.at());
-                path.append("L%.1f %.1fL%.1f %.1f".formatted(x(day), y(before), x(day), y(roll)));
+                path.append(PathData.of("L%s %sL%s %s", x(day), y(before), x(day), y(roll)));
                 points.add(new Point(
                         x(day),
                         y(roll),
@@ -144,9 +145,9 @@ public record LifeWindowDrawing(
                                         Figures.plain(day, 0), Figures.countOfRolls(Math.round(roll * 100) / 100.0))));
                 before = roll;
             }
-            path.append("L%.1f %.1f".formatted(x(age), y(before)));
+            path.append(PathData.of("L%s %s", x(age), y(before)));
             double after = used + question.equivalents();
-            String next = "M%.1f %.1fL%.1f %.1f".formatted(x(age), y(used), x(age), y(after));
+            String next = PathData.of("M%s %sL%s %s", x(age), y(used), x(age), y(after));
             return new LifeWindowDrawing(
                     bands(),
                     box(window.last()),
@@ -172,7 +173,7 @@ public record LifeWindowDrawing(
             StringBuilder curve = new StringBuilder();
             for (LifeWindow.Corner point : window.careful(CURVE_STEPS)) {
                 curve.append(curve.isEmpty() ? "M" : "L")
-                        .append("%.1f %.1f".formatted(x(point.days()), y(point.rolls())));
+                        .append(PathData.of("%s %s", x(point.days()), y(point.rolls())));
             }
             return curve.toString();
         }

@@ -2,8 +2,8 @@ package mezcla.web.drawing.plot;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import mezcla.processing.WarmUp;
+import mezcla.web.drawing.PathData;
 import mezcla.web.words.Figures;
 
 /**
@@ -122,8 +122,7 @@ public record WarmDrawing(
         String path(List<Double> curve) {
             StringBuilder path = new StringBuilder();
             for (int minute = 0; minute <= minutes; minute++) {
-                path.append(String.format(
-                        Locale.ROOT, "%s%.1f %.1f", minute == 0 ? "M" : "L", x(minute), y(curve.get(minute))));
+                path.append(PathData.of(minute == 0 ? "M%s %s" : "L%s %s", x(minute), y(curve.get(minute))));
             }
             return path.toString();
         }
