@@ -222,10 +222,10 @@ public class EveningPlanTest extends DemoPagesTest {
                 "[{\"n\":1,\"at\":1700000000000,\"kind\":\"POUR\",\"step\":0,\"value\":0},{\"n\":2,\"at\":1700000100000,\"kind\":\"POUR\",\"step\":1,\"value\":0}]";
         send(run + "/events", "ines", "events", events);
         assertThat(page(run, "ines"))
-                .containsPattern("name=\"reached\" value=\"" + developer.id() + "\" checked")
+                .containsPattern("name=\"reached\"\\s+value=\"" + developer.id() + "\" checked")
                 .contains("Developer: one roll, 5 ml carried over")
-                .containsPattern("name=\"reached\" value=\"" + next.id() + "\" checked")
-                .doesNotContainPattern("name=\"reached\" value=\""
+                .containsPattern("name=\"reached\"\\s+value=\"" + next.id() + "\" checked")
+                .doesNotContainPattern("name=\"reached\"\\s+value=\""
                         + log.state().batch(5).fills().get(2).id() + "\" checked");
         assertThat(send(run + "/abandonment", "ines", "why", "the lid came off").getContentAsString())
                 .contains("Tick the baths that the film had reached.")

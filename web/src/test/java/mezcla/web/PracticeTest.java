@@ -118,7 +118,7 @@ public class PracticeTest extends DemoPagesTest {
         assertThat(page(kept, "tomasz")).contains("It was signed off by Bram");
         String members = page("/practice/members", "bram");
         Matcher form = Pattern.compile(
-                        "/practice/members/([0-9]+)/first-run\".*?<option value=\"([0-9]+)\"", Pattern.DOTALL)
+                        "/practice/members/([0-9]+)/first-run\".*?<option\\s+value=\"([0-9]+)\"", Pattern.DOTALL)
                 .matcher(members);
         assertThat(form.find()).isTrue();
         String member = form.group(1);
