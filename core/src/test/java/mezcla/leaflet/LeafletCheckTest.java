@@ -132,51 +132,32 @@ public class LeafletCheckTest {
 
     @Test
     public void powdersNeedRoomBySixTenthsOfTheirWeight() {
-        UnaryOperator<Leaflet> powder = sheet -> developer(
-                sheet,
-                bath -> new Bath(
-                        "dev",
-                        bath.role(),
-                        new Recipe(
-                                Recipe.Mode.TOP_UP,
-                                1000,
-                                900,
-                                null,
-                                bath.recipe().additions().stream()
-                                        .map(addition -> new Addition(
-                                                addition.part(),
-                                                addition.amount() * 2,
-                                                Unit.G,
-                                                Addition.Care.NORMAL,
-                                                null,
-                                                null))
-                                        .toList()),
-                        bath.timing(),
-                        1000,
-                        bath.capacity(),
-                        null,
-                        null,
-                        null));
-        assertThat(figure(LeafletCheck.Code.RECIPE_OVERSHOOTS, powder)).isEqualTo(300 * Part.ML_PER_GRAM - 100);
+        assertThat(figure(LeafletCheck.Code.RECIPE_OVERSHOOTS, scaled(1000, 900, 2, Unit.G)))
+                .isEqualTo(300 * Part.ML_PER_GRAM - 100);
     }
 
     @Test
     public void aRecipeForAnotherVolumeTakesItsShareOfTheKit() {
-        UnaryOperator<Leaflet> half = sheet -> developer(
+        assertThat(LeafletCheck.of(scaled(500, 300, 0.5, Unit.ML).apply(SOUND))).isEmpty();
+    }
+
+    /** A developer's recipe for another volume and water, with so many times its parts, in ml or g. */
+    private static UnaryOperator<Leaflet> scaled(double finalMl, double waterMl, double times, Unit unit) {
+        return sheet -> developer(
                 sheet,
                 bath -> new Bath(
                         "dev",
                         bath.role(),
                         new Recipe(
                                 Recipe.Mode.TOP_UP,
-                                500,
-                                300,
+                                finalMl,
+                                waterMl,
                                 null,
                                 bath.recipe().additions().stream()
-                                        .map(addition -> new Addition(
-                                                addition.part(),
-                                                addition.amount() / 2,
-                                                Unit.ML,
+                                        .map(part -> new Addition(
+                                                part.part(),
+                                                part.amount() * times,
+                                                unit,
                                                 Addition.Care.NORMAL,
                                                 null,
                                                 null))
@@ -187,7 +168,6 @@ public class LeafletCheckTest {
                         null,
                         null,
                         null));
-        assertThat(LeafletCheck.of(half.apply(SOUND))).isEmpty();
     }
 
     @Test
