@@ -52,9 +52,22 @@ public final class Climate {
         }
     }
 
-    /** A place, with the warmth of its readings summed up so that any stretch is found at once. */
+    /**
+     * A place, with the warmth of its readings summed up so that any stretch is found at once.
+     *
+     * @param at when each reading was made
+     * @param celsius how warm it was then
+     * @param warmth how much faster than at 20 °C things age at that
+     * @param warmDaysUntil what the days from the first reading to each count for
+     */
     @SuppressWarnings("ArrayRecordComponent")
-    private record Stand(List<Double> quartersC, Light light, long[] at, double[] celsius) {}
+    private record Stand(
+            List<Double> quartersC,
+            Light light,
+            long[] at,
+            double[] celsius,
+            double[] warmth,
+            double[] warmDaysUntil) {}
 
     private Climate(double roomC, ZoneId zone) {
         this.roomC = roomC;
@@ -75,21 +88,29 @@ public final class Climate {
      */
     public static Climate of(double roomC, ZoneId zone, List<Known> places) {
         Climate climate = new Climate(roomC, zone);
-        for (Known place : places) {
-            List<Reading> sorted = place.readings().stream()
-                    .sorted(Comparator.comparing(Reading::at))
-                    .toList();
-            climate.stands.put(
-                    place.placeId(),
-                    new Stand(
-                            place.quartersC(),
-                            place.light(),
-                            sorted.stream()
-                                    .mapToLong(reading -> reading.at().getEpochSecond())
-                                    .toArray(),
-                            sorted.stream().mapToDouble(Reading::celsius).toArray()));
-        }
+        places.forEach(place -> climate.stands.put(place.placeId(), climate.stand(place)));
         return climate;
+    }
+
+    private Stand stand(Known place) {
+        List<Reading> sorted = place.readings().stream()
+                .sorted(Comparator.comparing(Reading::at))
+                .toList();
+        long[] at = sorted.stream()
+                .mapToLong(reading -> reading.at().getEpochSecond())
+                .toArray();
+        double[] celsius = sorted.stream().mapToDouble(Reading::celsius).toArray();
+        Stand stand = new Stand(
+                place.quartersC(),
+                place.light(),
+                at,
+                celsius,
+                Arrays.stream(celsius).map(StorageAge::warmth).toArray(),
+                new double[at.length]);
+        for (int i = 1; i < at.length; i++) {
+            stand.warmDaysUntil()[i] = stand.warmDaysUntil()[i - 1] + step(stand, i - 1, at[i - 1], at[i]);
+        }
+        return stand;
     }
 
     /** How light it is at a place; dark where nobody knows. */
@@ -101,13 +122,12 @@ public final class Climate {
     /** How warm it is at a place at a moment, in °C. */
     public double celsius(@Nullable Place place, Instant at) {
         Stand stand = place == null ? null : stands.get(place.id());
-        if (stand == null) {
-            return roomC;
-        }
-        int last = reading(stand, at.getEpochSecond());
-        return last >= 0 && at.getEpochSecond() - stand.at()[last] <= A_READING_HOLDS_S
-                ? stand.celsius()[last]
-                : season(stand, at);
+        return stand == null ? roomC : celsius(stand, at.getEpochSecond());
+    }
+
+    private double celsius(Stand stand, long at) {
+        int last = reading(stand, at);
+        return last >= 0 && at - stand.at()[last] <= A_READING_HOLDS_S ? stand.celsius()[last] : season(stand, at);
     }
 
     /**
@@ -116,26 +136,37 @@ public final class Climate {
      * @param place where; null where nobody said
      */
     public double warmDays(@Nullable Place place, Instant from, Instant until) {
+        long start = from.getEpochSecond();
+        long end = Math.max(start, until.getEpochSecond());
         Stand stand = place == null ? null : stands.get(place.id());
-        long end = until.getEpochSecond();
+        if (stand == null) {
+            return (end - start) / SECONDS_A_DAY * StorageAge.warmth(roomC);
+        }
+        int first = reading(stand, start) + 1;
+        int last = reading(stand, end);
+        return first > last
+                ? step(stand, last, start, end)
+                : step(stand, first - 1, start, stand.at()[first])
+                        + stand.warmDaysUntil()[last]
+                        - stand.warmDaysUntil()[first]
+                        + step(stand, last, stand.at()[last], end);
+    }
+
+    /** The same for a stretch within which nothing was read after a reading: that holds for a while, then the season. */
+    private double step(Stand stand, int last, long start, long end) {
         double days = 0;
-        long at = from.getEpochSecond();
+        long at = start;
+        long holds = last < 0 ? start : Math.min(end, stand.at()[last] + A_READING_HOLDS_S + 1);
+        if (holds > at) {
+            days += (holds - at) / SECONDS_A_DAY * stand.warmth()[last];
+            at = holds;
+        }
         while (at < end) {
-            Instant now = Instant.ofEpochSecond(at);
-            long next = Math.min(end, stand == null ? end : nextChange(stand, at));
-            days += (next - at) / SECONDS_A_DAY * StorageAge.warmth(celsius(place, now));
+            long next = Math.min(end, months[monthAt(at) + 1]);
+            days += (next - at) / SECONDS_A_DAY * StorageAge.warmth(season(stand, at));
             at = next;
         }
         return days;
-    }
-
-    /** The next moment at which a place may be warmer or cooler. */
-    private long nextChange(Stand stand, long at) {
-        int last = reading(stand, at);
-        long held = last >= 0 ? stand.at()[last] + A_READING_HOLDS_S + 1 : Long.MAX_VALUE;
-        long reading = last + 1 < stand.at().length ? stand.at()[last + 1] : Long.MAX_VALUE;
-        long season = months[monthAt(at) + 1];
-        return Math.min(Math.min(held > at ? held : Long.MAX_VALUE, reading), season);
     }
 
     /** The last reading that is not later; -1 for none. */
@@ -144,8 +175,8 @@ public final class Climate {
         return found >= 0 ? found : -found - 2;
     }
 
-    private double season(Stand stand, Instant at) {
-        int monthOfYear = (monthAt(at.getEpochSecond()) + 1) % MONTHS_A_YEAR;
+    private double season(Stand stand, long at) {
+        int monthOfYear = (monthAt(at) + 1) % MONTHS_A_YEAR;
         return stand.quartersC().get(monthOfYear / MONTHS_A_QUARTER);
     }
 

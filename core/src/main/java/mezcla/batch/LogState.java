@@ -20,16 +20,28 @@ import mezcla.measure.Refusal;
  * @param kits every kit, by its id, in the order of arrival
  * @param batches every batch, by its id, in the order of mixing
  * @param anomalies the rows that could not be applied, in the order in which they happened
+ * @param standing the batches of which something still stands on the shelf, in the order of mixing
  */
-public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches, List<Anomaly> anomalies) {
+public record LogState(
+        Map<Long, KitState> kits, Map<Long, BatchState> batches, List<Anomaly> anomalies, List<BatchState> standing) {
     /** The order in which things happened. */
     static final Comparator<LogEntry> IN_ORDER = Comparator.comparing(
                     (LogEntry entry) -> entry.stamp().happenedAt())
             .thenComparingLong(entry -> entry.stamp().sequence());
 
-    /** Keeps its own list. */
+    /** Keeps its own lists. */
     public LogState {
         anomalies = List.copyOf(anomalies);
+        standing = List.copyOf(standing);
+    }
+
+    /** What kits and batches add up to; most batches of an old house have ended, so those that stand are known at once. */
+    LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches, List<Anomaly> anomalies) {
+        this(
+                kits,
+                batches,
+                anomalies,
+                batches.values().stream().filter(batch -> !batch.ended()).toList());
     }
 
     /**
@@ -116,11 +128,6 @@ public record LogState(Map<Long, KitState> kits, Map<Long, BatchState> batches, 
                 .filter(batch -> Stream.concat(batch.fills().stream(), batch.replaced().stream())
                         .anyMatch(fill -> fill.id() == fillId))
                 .toList();
-    }
-
-    /** The batches of which something still stands on the shelf, in the order of mixing. */
-    public List<BatchState> standing() {
-        return batches.values().stream().filter(batch -> !batch.ended()).toList();
     }
 
     /**

@@ -88,8 +88,11 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     @Override
     public String toString() {
         int hours = seconds / 3600;
-        return hours == 0
-                ? "%d:%02d".formatted(seconds / 60, seconds % 60)
-                : "%d:%02d:%02d".formatted(hours, seconds / 60 % 60, seconds % 60);
+        String shown = hours == 0 ? "" + seconds / 60 : hours + ":" + twoDigits(seconds / 60 % 60);
+        return shown + ":" + twoDigits(seconds % 60);
+    }
+
+    private static String twoDigits(int number) {
+        return number < 10 ? "0" + number : "" + number;
     }
 }

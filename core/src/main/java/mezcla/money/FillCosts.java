@@ -33,10 +33,21 @@ public final class FillCosts {
     public static FillCosts of(LogState state, BatchState batch) {
         Set<Long> own = batch.own().map(FillState::id).collect(Collectors.toSet());
         FillCosts costs = new FillCosts();
-        state.kits().values().stream()
-                .filter(kit -> kit.shares().stream().anyMatch(share -> own.contains(share.fillId())))
-                .forEach(costs::add);
+        for (KitState kit : state.kits().values()) {
+            if (feeds(kit, own)) {
+                costs.add(kit);
+            }
+        }
         return costs;
+    }
+
+    private static boolean feeds(KitState kit, Set<Long> fills) {
+        for (KitState.Share share : kit.shares()) {
+            if (fills.contains(share.fillId())) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private void add(KitState kit) {

@@ -169,6 +169,9 @@ public class BatchService {
 
     private static List<BatchView.Guest> guests(LogState state, BatchState batch) {
         Collection<String> wanted = renewable(batch).values();
+        if (wanted.isEmpty()) {
+            return List.of();
+        }
         return state.standing().stream()
                 .flatMap(other -> other.own()
                         .filter(fill -> wanted.contains(fill.bath().role().name()))
@@ -228,8 +231,8 @@ public class BatchService {
     private static List<EntryLine> lines(LogBook book, long id, House house) {
         EntryWords words = new EntryWords(book, house);
         return book.about(id).stream()
-                .filter(entry -> words.batches(entry).contains(id))
                 .sorted(LogBook.NEWEST_FIRST)
+                .filter(entry -> words.batches(entry).contains(id))
                 .limit(LINES)
                 .map(words::line)
                 .toList();

@@ -2,7 +2,6 @@ package mezcla.web.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
@@ -156,12 +155,7 @@ public record BottleDrawing(
     }
 
     private static String words(FillState fill, int days) {
-        return String.format(
-                Locale.ROOT,
-                "%s, %.0f of %.0f ml, %d days old",
-                fill.bath().role().name(),
-                fill.volumeMl(),
-                fill.bottle().capacityMl(),
-                days);
+        return fill.bath().role().name() + ", " + Math.round(fill.volumeMl()) + " of "
+                + Math.round(fill.bottle().capacityMl()) + " ml, " + days + " days old";
     }
 }

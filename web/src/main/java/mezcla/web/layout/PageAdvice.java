@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.WhoIsThere;
+import mezcla.web.drawing.Drawn;
 import mezcla.web.drawing.Hatching;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
@@ -11,6 +12,7 @@ import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.ModelAttribute;
@@ -20,10 +22,12 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 class PageAdvice {
     private final HouseService houses;
     private final Hatching hatching;
+    private final Drawn drawn;
     private final Clock clock;
 
-    PageAdvice(HouseService houses, Hatching hatching, Clock clock) {
+    PageAdvice(HouseService houses, Hatching hatching, Drawn drawn, Clock clock) {
         this.hatching = hatching;
+        this.drawn = drawn;
         this.houses = houses;
         this.clock = clock;
     }
@@ -53,6 +57,12 @@ class PageAdvice {
         return hatching;
     }
 
+    /** Drawings that were drawn already. */
+    @ModelAttribute("drawn")
+    Drawn drawn() {
+        return drawn;
+    }
+
     @ModelAttribute("units")
     Units units() {
         return Units.shown();
@@ -72,14 +82,11 @@ class PageAdvice {
                 : "/shelf";
     }
 
-    @ModelAttribute("houseName")
-    String houseName() {
-        return houses.house().name();
-    }
-
-    @ModelAttribute("now")
-    String now() {
+    /** Where one is, and what time it is there. */
+    @ModelAttribute
+    void house(Model model) {
         House house = houses.house();
-        return Figures.weekdayAndHour(clock.instant(), house.timeZone());
+        model.addAttribute("houseName", house.name());
+        model.addAttribute("now", Figures.weekdayAndHour(clock.instant(), house.timeZone()));
     }
 }
