@@ -1,6 +1,7 @@
 package mezcla.log;
 
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What every row of the log carries.
@@ -8,7 +9,21 @@ import java.time.Instant;
  * @param sequence its number in the order of recording
  * @param happenedAt when it happened
  * @param recordedAt when it was written down
- * @param who the member who wrote it
+ * @param who the member who wrote it, by name
  * @param about whether time or count are remembered rather than noted (rules, section 2)
+ * @param memberId the member's account, which alone says what they may do with the row; 0 where nobody has one
+ * @param device the shared device that it was written at; null for a device of the member's own
  */
-public record Stamp(long sequence, Instant happenedAt, Instant recordedAt, String who, boolean about) {}
+public record Stamp(
+        long sequence,
+        Instant happenedAt,
+        Instant recordedAt,
+        String who,
+        boolean about,
+        long memberId,
+        @Nullable String device) {
+    /** A row that no account wrote at a device: a plan, or what is only thought of. */
+    public Stamp(long sequence, Instant happenedAt, Instant recordedAt, String who, boolean about) {
+        this(sequence, happenedAt, recordedAt, who, about, 0, null);
+    }
+}

@@ -24,21 +24,41 @@ CREATE TABLE member (
     password_hash TEXT NOT NULL,
     role TEXT NOT NULL CHECK (role IN ('MEMBER', 'STEWARD')),
     units TEXT CHECK (units IN ('METRIC', 'US')),
-    pin_hash TEXT
+    pin_hash TEXT,
+    left_at TEXT
 );
 
-CREATE TABLE at_device (
-    token_hash TEXT PRIMARY KEY,
-    account_id INTEGER NOT NULL REFERENCES member (id),
+-- A browser that somebody signed in with, until it ends. What it carries is kept as a hash only.
+
+CREATE TABLE sign_in (
+    id INTEGER PRIMARY KEY AUTOINCREMENT,
     member_id INTEGER NOT NULL REFERENCES member (id),
+    token_hash TEXT NOT NULL UNIQUE,
+    device TEXT NOT NULL,
+    shared INTEGER NOT NULL DEFAULT 0 CHECK (shared IN (0, 1)),
+    began_at TEXT NOT NULL,
+    seen_at TEXT NOT NULL,
+    ended_at TEXT
+);
+
+CREATE INDEX sign_in_of_member ON sign_in (member_id);
+
+-- Who is at a shared device.
+
+CREATE TABLE at_device (
+    sign_in_id INTEGER PRIMARY KEY REFERENCES sign_in (id),
+    member_id INTEGER NOT NULL REFERENCES member (id),
+    with_pin INTEGER NOT NULL CHECK (with_pin IN (0, 1)),
     until TEXT NOT NULL
 );
 
-CREATE TABLE persistent_logins (
-    username TEXT NOT NULL,
-    series TEXT PRIMARY KEY,
-    token TEXT NOT NULL,
-    last_used TIMESTAMP NOT NULL
+-- Who came in, and who was let do more or less, for stewards.
+
+CREATE TABLE access_record (
+    id INTEGER PRIMARY KEY,
+    at TEXT NOT NULL,
+    member_id INTEGER REFERENCES member (id),
+    what TEXT NOT NULL
 );
 
 -- What the house keeps lists of. What is removed stays known to the log.
@@ -161,6 +181,7 @@ CREATE TABLE log_entry (
     recorded_at TEXT NOT NULL,
     about INTEGER NOT NULL CHECK (about IN (0, 1)),
     member_id INTEGER NOT NULL REFERENCES member (id),
+    device TEXT,
     body TEXT NOT NULL CHECK (json_valid(body))
 );
 
@@ -169,6 +190,7 @@ CREATE TABLE log_entry (
 CREATE TABLE form_key (
     key TEXT PRIMARY KEY,
     led_to TEXT NOT NULL,
+    content TEXT NOT NULL,
     used_at TEXT NOT NULL
 );
 

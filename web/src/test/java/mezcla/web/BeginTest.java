@@ -108,8 +108,8 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
             {"name", "", "Something has to stand here"},
             {"signInName", "two words", "without spaces"},
             {"signInName", "<script>", "without spaces"},
-            {"password", "short", "Use 10 to 72 characters"},
-            {"password", "\u00e9".repeat(40), "Use 10 to 72 characters"},
+            {"password", "short", "Use 12 to 72 characters"},
+            {"password", "\u00e9".repeat(40), "Use 12 to 72 characters"},
         };
     }
 
@@ -220,15 +220,15 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
     }
 
     @Test(dependsOnMethods = "codeMakesTheFirstStewardOnce")
-    public void signInOutlivesTheSessionForAnEvening() throws Exception {
+    public void signInIsCarriedByTheBrowser() throws Exception {
         var signedIn = pages.perform(
                         post("/sign-in").with(csrf()).param("name", "odile").param("password", "a quiet red lamp"))
                 .andReturn()
                 .getResponse();
-        var evening = signedIn.getCookie("remember-me");
+        var evening = signedIn.getCookie("signed-in");
         assertThat(evening).isNotNull();
         assertThat(evening.isHttpOnly()).isTrue();
-        assertThat(evening.getMaxAge()).isEqualTo(12 * 3600);
+        assertThat(evening.getMaxAge()).isEqualTo(30 * 24 * 3600);
         pages.perform(get("/shelf").cookie(evening)).andExpect(status().isOk());
     }
 }

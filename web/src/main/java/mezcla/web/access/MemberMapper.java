@@ -1,5 +1,6 @@
 package mezcla.web.access;
 
+import java.time.Instant;
 import java.util.List;
 import mezcla.web.words.Units;
 import org.apache.ibatis.annotations.Insert;
@@ -15,13 +16,41 @@ public interface MemberMapper {
             """
             SELECT id, name, sign_in_name, password_hash, role, units, pin_hash
             FROM member
-            WHERE sign_in_name = #{signInName}
+            WHERE sign_in_name = #{signInName} AND left_at IS NULL
             """)
     @Nullable
     SignedIn named(String signInName);
 
-    @Select("SELECT id, name, sign_in_name, password_hash, role, units, pin_hash FROM member ORDER BY name")
+    @Select(
+            """
+            SELECT id, name, sign_in_name, password_hash, role, units, pin_hash
+            FROM member
+            WHERE id = #{id} AND left_at IS NULL
+            """)
+    @Nullable
+    SignedIn byId(long id);
+
+    @Select(
+            """
+            SELECT id, name, sign_in_name, password_hash, role, units, pin_hash
+            FROM member
+            WHERE left_at IS NULL
+            ORDER BY name
+            """)
     List<SignedIn> all();
+
+    @Select("SELECT count(*) FROM member WHERE sign_in_name = #{signInName}")
+    int countSignInNames(String signInName);
+
+    /** Of everybody who ever belonged to the house. */
+    @Select("SELECT name FROM member")
+    List<String> names();
+
+    @Update("UPDATE member SET role = #{role} WHERE id = #{id} AND left_at IS NULL")
+    void setRole(long id, String role);
+
+    @Update("UPDATE member SET left_at = #{at} WHERE id = #{id} AND left_at IS NULL")
+    void leave(long id, Instant at);
 
     @Update("UPDATE member SET password_hash = #{passwordHash} WHERE id = #{id}")
     int setPassword(long id, String passwordHash);

@@ -1,12 +1,15 @@
 package mezcla.web.access;
 
-import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.time.Clock;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -17,16 +20,20 @@ import org.springframework.transaction.annotation.Transactional;
 /** The members of the house, as far as signing in goes. */
 @Service
 public class Members implements UserDetailsService {
-    private static final int LEAST_CHARACTERS = 10;
-    /** More than that the hash would not take; a letter with an accent is two. */
-    private static final int MOST_BYTES = 72;
+    private static final String STEWARD = "STEWARD";
 
     private final MemberMapper members;
     private final PasswordEncoder passwords;
+    private final NewPasswords rules;
+    private final Devices devices;
+    private final Clock clock;
 
-    Members(MemberMapper members, PasswordEncoder passwords) {
+    Members(MemberMapper members, PasswordEncoder passwords, NewPasswords rules, Devices devices, Clock clock) {
         this.members = members;
         this.passwords = passwords;
+        this.rules = rules;
+        this.devices = devices;
+        this.clock = clock;
     }
 
     @Override
@@ -45,16 +52,88 @@ public class Members implements UserDetailsService {
         return members.all();
     }
 
+    /** Whether that is the name that an account signs in with. */
+    @Transactional(readOnly = true)
+    public boolean isNamed(String signInName, long accountId) {
+        SignedIn account = members.byId(accountId);
+        return account != null && account.signInName().equalsIgnoreCase(signInName);
+    }
+
     /**
-     * Gives a member a new password.
+     * Gives a member a new password; everything that was signed in with the old one has to sign in again.
      *
-     * @throws Refusal {@code unknown-member} or {@code password-short}
+     * @throws Refusal {@code unknown-member}, or what a password is refused for
      */
     @Transactional
     public void setPassword(long id, String password) {
-        refuseShort(password);
-        if (members.setPassword(id, Objects.requireNonNull(passwords.encode(password))) == 0) {
+        setPassword(known(id), password, 0);
+    }
+
+    private void setPassword(SignedIn member, String password, long exceptSignIn) {
+        rules.refuse(password, member.name(), member.signInName());
+        members.setPassword(member.id(), Objects.requireNonNull(passwords.encode(password)));
+        devices.endAllOf(member.id(), exceptSignIn);
+    }
+
+    private SignedIn known(long id) {
+        SignedIn member = members.byId(id);
+        if (member == null) {
             throw Refusal.of(new FormObjection.UnknownMember());
+        }
+        return member;
+    }
+
+    /**
+     * Changes one's own password; other devices have to sign in again.
+     *
+     * @param signInId the sign-in that stays
+     * @throws Refusal {@code wrong-password}, or what a password is refused for
+     */
+    @Transactional
+    public void changePassword(long id, String old, String password, long signInId) {
+        SignedIn member = known(id);
+        if (!passwords.matches(old, member.passwordHash())) {
+            throw Refusal.of(new FormObjection.WrongPassword());
+        }
+        setPassword(member, password, signInId);
+        devices.record(member, "changed their password");
+    }
+
+    /**
+     * Makes a member a steward, or a steward a member; they have to sign in again.
+     *
+     * @throws Refusal {@code unknown-member}, or {@code last-steward} when nobody would be left to keep the house
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void setRole(SignedIn by, long id, boolean steward) {
+        SignedIn member = known(id);
+        refuseLastSteward(member, steward);
+        members.setRole(id, steward ? STEWARD : "MEMBER");
+        devices.endAllOf(id, 0);
+        devices.record(by, "made %s a %s".formatted(member.name(), steward ? "steward" : "member"));
+    }
+
+    /**
+     * Lets a member go: what they are signed in with ends at once, what they wrote stays.
+     *
+     * @throws Refusal {@code unknown-member} or {@code last-steward}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void leave(SignedIn by, long id) {
+        SignedIn member = known(id);
+        refuseLastSteward(member, false);
+        members.leave(id, clock.instant());
+        devices.endAllOf(id, 0);
+        devices.record(by, member.name() + " left the house");
+    }
+
+    private void refuseLastSteward(SignedIn member, boolean steward) {
+        if (member.isSteward()
+                && !steward
+                && members.all().stream().filter(SignedIn::isSteward).count() == 1) {
+            throw Refusal.of(new FormObjection.LastSteward());
         }
     }
 
@@ -85,36 +164,42 @@ public class Members implements UserDetailsService {
         members.setPin(id, pin.isEmpty() ? null : passwords.encode(pin));
     }
 
-    /** Whether that is a member's PIN; anything is where they have none. */
-    boolean isPin(SignedIn member, String typed) {
-        return member.pinHash() == null || passwords.matches(typed, member.pinHash());
-    }
-
-    private static void refuseShort(String password) {
-        if (password.length() < LEAST_CHARACTERS || password.getBytes(StandardCharsets.UTF_8).length > MOST_BYTES) {
-            throw Refusal.of(new FormObjection.PasswordShort(LEAST_CHARACTERS, MOST_BYTES));
-        }
-    }
-
     /** Refuses a sign-in name that cannot be typed easily, as {@code sign-in-name-form}, or that is taken. */
     public void refuseSignInName(String signInName) {
         if (!signInName.matches("[a-zA-Z0-9._-]{2,30}")) {
             throw Refusal.of(new FormObjection.SignInNameForm());
         }
-        if (members.named(signInName) != null) {
+        if (members.countSignInNames(signInName) > 0) {
             throw Refusal.of(new FormObjection.SignInNameTaken(signInName));
         }
+    }
+
+    /** Refuses a name that somebody else would be taken for, among all who ever belonged to the house. */
+    private void refuseName(String name) {
+        String seen = asSeen(name);
+        if (members.names().stream().map(Members::asSeen).anyMatch(seen::equals)) {
+            throw Refusal.of(new FormObjection.MemberNameTaken(name));
+        }
+    }
+
+    /** A name as eyes tell it from others: without case, accents' forms, spaces and what cannot be seen. */
+    private static String asSeen(String name) {
+        return Normalizer.normalize(name, Normalizer.Form.NFKD)
+                .replaceAll("[\\p{M}\\p{C}\\p{Z}]+", "")
+                .toLowerCase(Locale.ROOT);
     }
 
     /**
      * Adds a member; the password is kept as a hash only.
      *
-     * @throws Refusal {@code sign-in-name-form}, {@code sign-in-name-taken} or {@code password-short}
+     * @throws Refusal {@code sign-in-name-form}, {@code sign-in-name-taken}, {@code member-name-taken}, or what a
+     *     password is refused for
      */
     @Transactional
     public SignedIn add(String signInName, String name, String password, String role) {
         refuseSignInName(signInName);
-        refuseShort(password);
+        refuseName(name);
+        rules.refuse(password, name, signInName);
         members.add(signInName, name, Objects.requireNonNull(passwords.encode(password)), role);
         return Objects.requireNonNull(members.named(signInName));
     }

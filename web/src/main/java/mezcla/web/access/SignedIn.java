@@ -14,7 +14,7 @@ import org.springframework.security.core.userdetails.UserDetails;
 /**
  * The member who is signed in.
  *
- * @param id the member
+ * @param id the member; 0 for nobody in particular, at a device of the house
  * @param name how the others call them
  * @param signInName what they type to sign in
  * @param passwordHash their password, hashed
@@ -44,9 +44,14 @@ public record SignedIn(
         return role.equals("STEWARD");
     }
 
-    /** The same member at a device where somebody else is signed in: no more than that account may do. */
-    SignedIn asGuestOf(SignedIn account) {
-        return account.isSteward() ? this : new SignedIn(id, name, signInName, passwordHash, "MEMBER", units, pinHash);
+    /** The same member with no more rights than any. */
+    public SignedIn asMember() {
+        return new SignedIn(id, name, signInName, passwordHash, "MEMBER", units, pinHash);
+    }
+
+    /** Nobody in particular at a device of the house, which reads as any member may. */
+    public SignedIn atDevice(String device) {
+        return new SignedIn(0, device, signInName, passwordHash, "MEMBER", null, null);
     }
 
     @Override

@@ -9,6 +9,7 @@ import java.util.HexFormat;
 /** Codes and passwords that nobody guesses and everybody can read off a console. */
 public final class Unguessable {
     private static final String LETTERS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
+    private static final int TOKEN_BYTES = 32;
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private Unguessable() {}
@@ -20,6 +21,13 @@ public final class Unguessable {
             letters.append(LETTERS.charAt(RANDOM.nextInt(LETTERS.length())));
         }
         return letters.toString();
+    }
+
+    /** What a browser carries. */
+    public static String token() {
+        byte[] bytes = new byte[TOKEN_BYTES];
+        RANDOM.nextBytes(bytes);
+        return HexFormat.of().formatHex(bytes);
     }
 
     /** What is kept of something unguessable, so that nobody reads it off the store. */

@@ -8,10 +8,13 @@ import org.jspecify.annotations.Nullable;
 /** Keys of forms that led to something. */
 @Mapper
 interface FormKeyMapper {
-    @Select("SELECT led_to FROM form_key WHERE key = #{key}")
-    @Nullable
-    String ledTo(String key);
+    /** What a key led to, and a hash of what was sent with it. */
+    record Used(String ledTo, String content) {}
 
-    @Insert("INSERT INTO form_key (key, led_to, used_at) VALUES (#{key}, #{ledTo}, #{usedAt})")
-    void use(String key, String ledTo, String usedAt);
+    @Select("SELECT led_to, content FROM form_key WHERE key = #{key}")
+    @Nullable
+    Used used(String key);
+
+    @Insert("INSERT INTO form_key (key, led_to, content, used_at) VALUES (#{key}, #{ledTo}, #{content}, #{usedAt})")
+    void use(String key, String ledTo, String content, String usedAt);
 }

@@ -418,6 +418,53 @@ public sealed interface FormObjection extends Objection {
     /** This page was open too long. Check what you typed and send it again. */
     record FormKeyMissing() implements FormObjection {}
 
+    /** This form was saved already, with something else in it. Open the page again to log another. */
+    record FormUsedForOther() implements FormObjection {}
+
+    /** That is not the password that you have now. */
+    record WrongPassword() implements FormObjection {
+        @Override
+        public String field() {
+            return "old";
+        }
+    }
+
+    /** These two are not the same. */
+    record PasswordsDiffer() implements FormObjection {}
+
+    /** Use letters, digits and marks that can be seen. */
+    record PasswordUnprintable() implements FormObjection {
+        @Override
+        public String field() {
+            return "password";
+        }
+    }
+
+    /** That would be guessed soon. Put four or five words together that nobody expects. */
+    record PasswordCommon() implements FormObjection {
+        @Override
+        public String field() {
+            return "password";
+        }
+    }
+
+    /** One steward at least has to stay. */
+    record LastSteward() implements FormObjection {}
+
+    /** Somebody is called “{text}”, or nearly so. Add something that tells them apart. */
+    record MemberNameTaken(String text) implements FormObjection {
+        @Override
+        public String field() {
+            return "name";
+        }
+    }
+
+    /** That device is not signed in any more. */
+    record UnknownDevice() implements FormObjection {}
+
+    /** This device is not shared. A steward gives it to the house on the House page. */
+    record DeviceNotShared() implements FormObjection {}
+
     /** Nothing of that number is on the list. */
     record UnknownThing(String thing) implements FormObjection, Objection.OfNothing {
         @Override

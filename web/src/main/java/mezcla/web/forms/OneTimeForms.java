@@ -65,7 +65,7 @@ public class OneTimeForms {
     /** The page that a form led to, if it was sent before. */
     @Transactional(readOnly = true)
     public Optional<String> ledTo(String key) {
-        return Optional.ofNullable(keys.ledTo(key));
+        return Optional.ofNullable(keys.used(key)).map(FormKeyMapper.Used::ledTo);
     }
 
     /**
@@ -74,7 +74,8 @@ public class OneTimeForms {
      * @param key the form's key
      * @param act does it and returns the page that it leads to
      * @return that page, or the one that an earlier sending led to
-     * @throws Refusal {@code form-key-missing} when the key is none of ours
+     * @throws Refusal {@code form-key-missing} when the key is none of ours, {@code form-used-for-other} when it was sent
+     *     before with something else in the form, or by somebody else
      */
     public String once(String key, Supplier<String> act) {
         if (!isKey(key)) {
@@ -84,12 +85,16 @@ public class OneTimeForms {
     }
 
     private String onceInATransaction(String key, Supplier<String> act) {
-        String before = keys.ledTo(key);
+        FormKeyMapper.Used before = keys.used(key);
+        String content = SentContent.here();
         if (before != null) {
-            return before;
+            if (!before.content().equals(content)) {
+                throw Refusal.of(new FormObjection.FormUsedForOther());
+            }
+            return before.ledTo();
         }
         String ledTo = act.get();
-        keys.use(key, ledTo, clock.instant().toString());
+        keys.use(key, ledTo, content, clock.instant().toString());
         return ledTo;
     }
 

@@ -16,7 +16,7 @@ public final class TypedText {
      * @throws Refusal that objection, or {@code text-too-long}
      */
     public static String of(String typed, int most, Objection otherwise) {
-        String text = typed.strip().replaceAll("\\p{Cntrl}+", " ");
+        String text = visible(typed).strip();
         if (text.isEmpty()) {
             throw Refusal.of(otherwise);
         }
@@ -24,5 +24,10 @@ public final class TypedText {
             throw Refusal.of(new FormObjection.TextTooLong(most));
         }
         return text;
+    }
+
+    /** Without what cannot be seen: a line break, or what ends a text elsewhere, is a space; the rest is nothing. */
+    public static String visible(String typed) {
+        return typed.replaceAll("[\\p{Cntrl}\\u2028\\u2029]+", " ").replaceAll("[\\p{Cf}\\p{Cs}\\p{Co}\\p{Cn}]+", "");
     }
 }

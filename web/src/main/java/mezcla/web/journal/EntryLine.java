@@ -7,14 +7,22 @@ import java.util.Set;
  *
  * @param sequence its number
  * @param when when it happened
- * @param who who wrote it
+ * @param who who wrote it, and at which shared device
+ * @param memberId their account
  * @param what what happened
  * @param against what spoke against it; empty for nothing
  * @param gone who voided it and why; empty while it counts
  * @param batches the batches that it is about
  */
 public record EntryLine(
-        long sequence, String when, String who, String what, String against, String gone, Set<Long> batches) {
+        long sequence,
+        String when,
+        String who,
+        long memberId,
+        String what,
+        String against,
+        String gone,
+        Set<Long> batches) {
     /** Whether it still counts. */
     public boolean counts() {
         return gone.isEmpty();

@@ -46,6 +46,7 @@ import mezcla.log.RunBath;
 import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
+import mezcla.log.Stamp;
 import mezcla.log.Suspect;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
@@ -75,11 +76,16 @@ public final class EntryWords implements EntryVisitor<String> {
                 entry.stamp().sequence(),
                 (entry.stamp().about() ? "about " : "")
                         + Figures.dayAndHour(entry.stamp().happenedAt(), house.timeZone()),
-                entry.stamp().who(),
+                writer(entry.stamp()),
+                entry.stamp().memberId(),
                 entry.accept(this),
                 entry instanceof RunLogged run && !run.against().isEmpty() ? against(run) : "",
                 gone == null ? "" : "Void, " + gone.stamp().who() + ": " + gone.reason(),
                 batches(entry));
+    }
+
+    private static String writer(Stamp stamp) {
+        return stamp.device() == null ? stamp.who() : stamp.who() + ", at " + stamp.device();
     }
 
     private static String against(RunLogged run) {

@@ -198,7 +198,7 @@ public class JournalService {
     @Transactional
     public void voidEntry(SignedIn who, long sequence, String reason) {
         LogBook book = log.book();
-        if (!who.isSteward() && !book.entry(sequence).stamp().who().equals(who.name())) {
+        if (!who.isSteward() && book.entry(sequence).stamp().memberId() != who.id()) {
             throw new AccessDeniedException("only the author or a steward voids an entry");
         }
         try {

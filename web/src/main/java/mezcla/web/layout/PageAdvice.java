@@ -2,8 +2,8 @@ package mezcla.web.layout;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
+import mezcla.web.access.Device;
 import mezcla.web.access.SignedIn;
-import mezcla.web.access.WhoIsThere;
 import mezcla.web.drawing.Drawn;
 import mezcla.web.drawing.Hatching;
 import mezcla.web.house.House;
@@ -39,16 +39,25 @@ class PageAdvice {
     }
 
     @ModelAttribute("sharedDevice")
-    boolean sharedDevice(HttpServletRequest request) {
-        return WhoIsThere.isShared(request);
+    boolean sharedDevice() {
+        return Device.here().filter(Device::shared).isPresent();
     }
 
-    /** Whether somebody else than the account that is signed in acts here. */
+    @ModelAttribute("deviceName")
+    String deviceName() {
+        return Device.here().map(Device::name).orElse("");
+    }
+
+    /** Whether nobody has said yet who is at a shared device. */
+    @ModelAttribute("asksWho")
+    boolean asksWho() {
+        return Device.here().filter(Device::asksWho).isPresent();
+    }
+
+    /** Whether somebody is at a shared device who may not change what is theirs alone. */
     @ModelAttribute("guest")
-    boolean guest(HttpServletRequest request, @AuthenticationPrincipal @Nullable SignedIn member) {
-        return request.getAttribute(WhoIsThere.ACCOUNT) instanceof SignedIn account
-                && member != null
-                && member.id() != account.id();
+    boolean guest() {
+        return Device.here().filter(Device::isOfAGuest).isPresent();
     }
 
     /** How baths are hatched in drawings. */

@@ -54,6 +54,10 @@ class RefusedPages {
 
     @ExceptionHandler
     ModelAndView denied(AccessDeniedException denied) {
+        return denied();
+    }
+
+    static ModelAndView denied() {
         return page(HttpStatus.FORBIDDEN, "Only a steward can do that", "Ask one of them; nothing has been changed.");
     }
 
@@ -74,7 +78,7 @@ class RefusedPages {
                 "What you last saved is safe. Tell a steward this number: " + reference + ".");
     }
 
-    private static ModelAndView page(HttpStatus status, String title, String what) {
+    static ModelAndView page(HttpStatus status, String title, String what) {
         return new ModelAndView("error/page", Map.of("errorTitle", title, "errorText", what), status);
     }
 }

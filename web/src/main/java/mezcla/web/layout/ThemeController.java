@@ -1,6 +1,8 @@
 package mezcla.web.layout;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Duration;
+import mezcla.web.forms.LocalAddress;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseCookie;
@@ -19,22 +21,24 @@ class ThemeController {
     ResponseEntity<Void> change(
             @CookieValue(name = "theme", defaultValue = "light") String theme,
             @CookieValue(name = "dim-told", defaultValue = "") String told,
-            @RequestParam(defaultValue = "/shelf") String back) {
+            @RequestParam(defaultValue = "/shelf") String back,
+            HttpServletRequest request) {
         boolean dim = !theme.equals("dim");
         boolean tell = dim && told.isEmpty();
         ResponseEntity.HeadersBuilder<?> answer = ResponseEntity.status(HttpStatus.SEE_OTHER)
-                .header(HttpHeaders.SET_COOKIE, cookie("theme", dim ? "dim" : "light"));
+                .header(HttpHeaders.SET_COOKIE, cookie(request, "theme", dim ? "dim" : "light"));
         if (tell) {
-            answer.header(HttpHeaders.SET_COOKIE, cookie("dim-told", "yes"));
+            answer.header(HttpHeaders.SET_COOKIE, cookie(request, "dim-told", "yes"));
         }
         return answer.header(HttpHeaders.LOCATION, page(back, tell)).build();
     }
 
-    private static String cookie(String name, String value) {
+    private static String cookie(HttpServletRequest request, String name, String value) {
         return ResponseCookie.from(name, value)
                 .path("/")
                 .maxAge(KEPT)
                 .httpOnly(true)
+                .secure(request.isSecure())
                 .sameSite("Lax")
                 .build()
                 .toString();
@@ -42,7 +46,7 @@ class ThemeController {
 
     /** A page of ours, whatever was sent. */
     private static String page(String back, boolean tell) {
-        String page = back.matches("/[a-zA-Z0-9][^\\s\\\\]*") ? back : "/shelf";
+        String page = LocalAddress.or(back, "/shelf");
         return tell ? page + (page.contains("?") ? "&" : "?") + "dim" : page;
     }
 }

@@ -15,6 +15,7 @@ import mezcla.leaflet.Leaflet;
 import mezcla.log.LogEntry;
 import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
+import mezcla.web.access.Device;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.leaflet.Leaflets;
@@ -86,7 +87,14 @@ public class DarkroomLog {
     }
 
     private static LogEntry read(LogMapper.Row row, Map<LogCodec.LeafletName, Leaflet> sheets) {
-        Stamp stamp = new Stamp(row.sequence(), row.happenedAt(), row.recordedAt(), row.who(), row.about());
+        Stamp stamp = new Stamp(
+                row.sequence(),
+                row.happenedAt(),
+                row.recordedAt(),
+                row.who(),
+                row.about(),
+                row.memberId(),
+                row.device());
         return LogCodec.read(row.kind(), stamp, row.body(), sheets);
     }
 
@@ -159,13 +167,15 @@ public class DarkroomLog {
                 (last == null ? present : LogClock.later(present, last.recordedAt())).truncatedTo(ChronoUnit.MILLIS);
         long sequence = last == null ? 1 : last.sequence() + 1;
         Instant then = happenedAt.isAfter(now) ? now : happenedAt;
-        E row = entry.apply(new Stamp(sequence, then.truncatedTo(ChronoUnit.MILLIS), now, who.name(), about));
+        String device = Device.here().filter(Device::shared).map(Device::name).orElse(null);
+        E row = entry.apply(
+                new Stamp(sequence, then.truncatedTo(ChronoUnit.MILLIS), now, who.name(), about, who.id(), device));
         String body = LogCodec.write(row);
         LogEntry back = LogCodec.read(row.kind().key(), row.stamp(), body, sheets());
         if (!back.equals(row)) {
             throw new IllegalStateException("What is written of " + row + " would be read as " + back);
         }
-        mapper.add(new LogMapper.NewRow(sequence, row.kind().key(), then, now, about, who.id(), body));
+        mapper.add(new LogMapper.NewRow(sequence, row.kind().key(), then, now, about, who.id(), device, body));
         return row;
     }
 }

@@ -71,8 +71,11 @@ final class LogCodec {
                 .put("happenedAt", stamp.happenedAt().toString())
                 .put("recordedAt", stamp.recordedAt().toString())
                 .put("about", stamp.about())
-                .put("who", stamp.who())
-                .set("body", tree(entry));
+                .put("who", stamp.who());
+        if (stamp.device() != null) {
+            line.put("device", stamp.device());
+        }
+        line.set("body", tree(entry));
         return line.toString();
     }
 

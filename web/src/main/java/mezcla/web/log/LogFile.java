@@ -115,7 +115,9 @@ public class LogFile {
                     Instant.parse(line.path("happenedAt").asString("")),
                     Instant.parse(line.path("recordedAt").asString("")),
                     line.path("who").asString(""),
-                    line.path("about").asBoolean());
+                    line.path("about").asBoolean(),
+                    0,
+                    line.path("device").asString(null));
             if (stamp.sequence() <= last
                     || stamp.recordedAt().isBefore(lastRecorded)
                     || stamp.who().isBlank()) {
@@ -129,6 +131,7 @@ public class LogFile {
                     stamp.recordedAt(),
                     stamp.about(),
                     writers.computeIfAbsent(stamp.who(), this::join).id(),
+                    stamp.device(),
                     LogCodec.write(row)));
             row.touches().forEach(this::giveOut);
             last = stamp.sequence();

@@ -19,6 +19,7 @@ interface LogMapper {
             Instant recordedAt,
             boolean about,
             long memberId,
+            @Nullable String device,
             String body) {}
 
     /** A row as it is kept, with the name of who wrote it. */
@@ -29,6 +30,8 @@ interface LogMapper {
             Instant recordedAt,
             boolean about,
             String who,
+            long memberId,
+            @Nullable String device,
             String body) {}
 
     /** The last row. */
@@ -41,7 +44,7 @@ interface LogMapper {
     @Select(
             """
             SELECT entry.sequence, entry.kind, entry.happened_at, entry.recorded_at, entry.about, member.name AS who,
-                entry.body
+                entry.member_id, entry.device, entry.body
             FROM log_entry entry
             JOIN member ON member.id = entry.member_id
             WHERE entry.sequence > #{after}
@@ -51,8 +54,8 @@ interface LogMapper {
 
     @Insert(
             """
-            INSERT INTO log_entry (sequence, kind, happened_at, recorded_at, about, member_id, body)
-            VALUES (#{sequence}, #{kind}, #{happenedAt}, #{recordedAt}, #{about}, #{memberId}, #{body})
+            INSERT INTO log_entry (sequence, kind, happened_at, recorded_at, about, member_id, device, body)
+            VALUES (#{sequence}, #{kind}, #{happenedAt}, #{recordedAt}, #{about}, #{memberId}, #{device}, #{body})
             """)
     void add(NewRow row);
 

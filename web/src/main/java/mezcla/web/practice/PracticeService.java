@@ -243,7 +243,7 @@ public class PracticeService {
     private List<RunLogged> runsOf(SignedIn member) {
         return log.state().batches().values().stream()
                 .flatMap(batch -> batch.runs().stream())
-                .filter(run -> run.abandoned() == null && run.stamp().who().equals(member.name()))
+                .filter(run -> run.abandoned() == null && run.stamp().memberId() == member.id())
                 .sorted(Comparator.comparing((RunLogged run) -> run.stamp().happenedAt())
                         .reversed())
                 .limit(5)

@@ -9,7 +9,11 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import mezcla.web.DemoApplicationTest;
+import mezcla.web.access.Devices;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
 import org.assertj.core.api.Assertions;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -26,6 +30,12 @@ public class EveningJourneyTest extends DemoApplicationTest {
     public void openBrowser() {
         browser = new Browser(port);
     }
+
+    @Autowired
+    private Devices devices;
+
+    @Autowired
+    private Members members;
 
     @AfterClass(alwaysRun = true)
     public void closeBrowser() {
@@ -190,10 +200,12 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
     @Test
     public void sharedTabletAsksWhoAndAForgottenSignInLosesNothing() {
-        Page tablet = browser.signedIn("tomasz", 1280, 800);
+        Page tablet = browser.signedIn("bram", 1280, 800);
         tablet.navigate("/house");
         Browser.assertAccessible(tablet);
-        tablet.getByRole(AriaRole.BUTTON, byName("Ask who on this device")).click();
+        tablet.getByLabel("What members call this device").fill("Tablet by the sink");
+        tablet.getByRole(AriaRole.BUTTON, byName("Give this device to the house"))
+                .click();
         assertThat(heading(tablet)).hasText("Who is at this device?");
         Browser.assertAccessible(tablet);
         tablet.navigate("/batches/5");
@@ -208,9 +220,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         Page devi = browser.signedIn("devi", 1280, 800);
         devi.navigate("/batches/5");
         devi.getByLabel("What to remember").fill("Kept over a sign-in");
-        devi.context()
-                .clearCookies(new com.microsoft.playwright.BrowserContext.ClearCookiesOptions()
-                        .setName(Pattern.compile("JSESSIONID|remember-me")));
+        devices.endAllOf(((SignedIn) members.loadUserByUsername("devi")).id(), 0);
         devi.getByRole(AriaRole.BUTTON, byName("Leave the note")).click();
         assertThat(devi.getByText("Your sign-in has run out.")).isVisible();
         Browser.assertAccessible(devi);

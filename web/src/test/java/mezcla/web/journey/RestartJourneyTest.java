@@ -46,12 +46,28 @@ public class RestartJourneyTest {
             String kept =
                     ines.request().get(ines.url().replace("/ribbon", "/events")).text();
             Assertions.assertThat(kept).contains("\"TROUBLE\"").contains("\"CHANGE\"");
+            ines.request().get(ines.url().replace("/ribbon", "/events"));
+            ticks(ines);
+            ines.keyboard().press("+");
+            assertThat(ines.locator("#saved")).hasText("Kept here and on the server.");
+            Assertions.assertThat(changes(ines)).isEqualTo(2);
             ines.reload();
             assertThat(ines.locator("#step")).hasText("Bleach");
             Assertions.assertThat(browser.troubles()).allMatch(trouble -> trouble.contains("ERR_"));
         } finally {
             house.kill();
         }
+    }
+
+    /** How often the step was made longer, as the server keeps it; asked until it has heard of the last press. */
+    private static int changes(Page page) {
+        page.waitForResponse(answer -> answer.url().endsWith("/events"), () -> {});
+        return page.request()
+                        .get(page.url().replace("/ribbon", "/events"))
+                        .text()
+                        .split("\"CHANGE\"", -1)
+                        .length
+                - 1;
     }
 
     /** The clock goes on by a second. */

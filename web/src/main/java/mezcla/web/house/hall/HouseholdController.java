@@ -168,6 +168,21 @@ class HouseholdController {
                 () -> household.resetPassword(id, text(typed, "password")));
     }
 
+    @PostMapping("/house/members/{id}/role")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView setRole(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn steward) {
+        boolean toSteward = text(typed, "steward").equals("true");
+        return saved(typed, new FieldErrors(), "role", "role" + id, () -> members.setRole(steward, id, toSteward));
+    }
+
+    @PostMapping("/house/members/{id}/leave")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView leave(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn steward) {
+        return saved(typed, new FieldErrors(), "left", "role" + id, () -> members.leave(steward, id));
+    }
+
     /** How a member reads figures, and their PIN. Nobody sets these for somebody else at a shared device. */
     @PostMapping("/house/me")
     ModelAndView changeMe(

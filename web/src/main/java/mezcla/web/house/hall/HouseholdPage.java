@@ -95,6 +95,7 @@ public class HouseholdPage {
         return household.people().stream()
                 .filter(person -> person.id() == id)
                 .findFirst()
+                .or(SignedIn::here)
                 .orElseThrow();
     }
 }

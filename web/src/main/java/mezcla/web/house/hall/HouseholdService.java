@@ -10,6 +10,7 @@ import mezcla.log.Bottle;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.access.Devices;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
@@ -37,9 +38,11 @@ public class HouseholdService {
     private final HouseService houses;
     private final Mixes mixes;
     private final Members members;
+    private final Devices devices;
     private final DarkroomLog log;
 
-    HouseholdService(HouseService houses, Members members, DarkroomLog log, Mixes mixes) {
+    HouseholdService(HouseService houses, Members members, Devices devices, DarkroomLog log, Mixes mixes) {
+        this.devices = devices;
         this.mixes = mixes;
         this.houses = houses;
         this.members = members;
@@ -129,6 +132,8 @@ public class HouseholdService {
     @Transactional
     public void addMember(String name, String signInName, String password, boolean steward) {
         members.add(signInName, name, password, steward ? "STEWARD" : "MEMBER");
+        SignedIn.here()
+                .ifPresent(by -> devices.record(by, "added %s, a %s".formatted(name, steward ? "steward" : "member")));
     }
 
     /** Gives a member a new password. */
@@ -136,6 +141,7 @@ public class HouseholdService {
     @Transactional
     public void resetPassword(long memberId, String password) {
         members.setPassword(memberId, password);
+        SignedIn.here().ifPresent(by -> devices.record(by, "gave member " + memberId + " another password"));
     }
 
     /**

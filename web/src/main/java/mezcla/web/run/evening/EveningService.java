@@ -188,7 +188,7 @@ public class EveningService {
     private @Nullable RunStarted begun(SignedIn who) {
         return log.state().batches().values().stream()
                 .flatMap(batch -> batch.inUse().stream())
-                .filter(start -> start.stamp().who().equals(who.name()))
+                .filter(start -> start.stamp().memberId() == who.id())
                 .findFirst()
                 .orElse(null);
     }

@@ -1,0 +1,125 @@
+package mezcla.web.access.door;
+
+import java.time.ZoneId;
+import mezcla.web.access.Device;
+import mezcla.web.access.Devices;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
+import mezcla.web.forms.Beside;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.OneTimeForms;
+import mezcla.web.house.HouseService;
+import mezcla.web.words.Figures;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** How a member comes in, and with which devices; and the record of it, for stewards. */
+@Controller
+class MeController {
+    private final Members members;
+    private final Devices devices;
+    private final HouseService houses;
+    private final OneTimeForms forms;
+
+    MeController(Members members, Devices devices, HouseService houses, OneTimeForms forms) {
+        this.members = members;
+        this.devices = devices;
+        this.houses = houses;
+        this.forms = forms;
+    }
+
+    /** A device in a list, in words. */
+    record DeviceLine(long id, String name, boolean here, String began, String seen) {}
+
+    /** A line of the record, in words. */
+    record RecordLine(String when, String who, String what) {}
+
+    @GetMapping("/me")
+    ModelAndView me(@AuthenticationPrincipal SignedIn member) {
+        refuseGuest();
+        return page(member, new FieldErrors());
+    }
+
+    /** What is a member's own is changed on their own device, or with their PIN. */
+    private static void refuseGuest() {
+        if (Device.here().filter(Device::isOfAGuest).isPresent()) {
+            throw new AccessDeniedException("a guest at a shared device");
+        }
+    }
+
+    private ModelAndView page(SignedIn member, FieldErrors errors) {
+        ModelAndView page = new ModelAndView("access/me");
+        ZoneId zone = houses.house().timeZone();
+        page.addObject(
+                "devices",
+                devices.of(member.id()).stream().map(each -> line(each, zone)).toList());
+        page.addObject("errors", errors);
+        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return page;
+    }
+
+    private static DeviceLine line(Devices.Listed device, ZoneId zone) {
+        return new DeviceLine(
+                device.id(),
+                device.name(),
+                Device.here().filter(here -> here.signInId() == device.id()).isPresent(),
+                Figures.dayAndHour(device.began(), zone),
+                Figures.dayAndHour(device.seen(), zone));
+    }
+
+    @PostMapping("/me/password")
+    ModelAndView changePassword(
+            @RequestParam(defaultValue = "") String formKey,
+            @RequestParam(defaultValue = "") String old,
+            @RequestParam(defaultValue = "") String password,
+            @RequestParam(defaultValue = "") String again,
+            @AuthenticationPrincipal SignedIn member) {
+        refuseGuest();
+        FieldErrors errors = new FieldErrors();
+        if (!again.equals(password)) {
+            errors.add("again", new FormObjection.PasswordsDiffer());
+        }
+        long here = Device.here().map(Device::signInId).orElse(0L);
+        return forms.answer(
+                errors,
+                formKey,
+                () -> {
+                    members.changePassword(member.id(), old, password, here);
+                    return "/me?saved";
+                },
+                Beside.field("password").or("old"),
+                () -> page(member, errors));
+    }
+
+    @PostMapping("/me/devices/{id}/end")
+    String end(@PathVariable long id, @AuthenticationPrincipal SignedIn member) {
+        refuseGuest();
+        devices.endOwn(member.id(), id);
+        return "redirect:/me?ended";
+    }
+
+    @GetMapping("/house/access")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView record() {
+        ModelAndView page = new ModelAndView("access/record");
+        ZoneId zone = houses.house().timeZone();
+        page.addObject(
+                "devices",
+                devices.shared().stream().map(each -> line(each, zone)).toList());
+        page.addObject(
+                "record",
+                devices.recorded().stream()
+                        .map(each -> new RecordLine(Figures.dayAndHour(each.at(), zone), each.who(), each.what()))
+                        .toList());
+        return page;
+    }
+}

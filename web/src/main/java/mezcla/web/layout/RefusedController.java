@@ -1,0 +1,40 @@
+package mezcla.web.layout;
+
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import mezcla.measure.Refusal;
+import mezcla.web.forms.FormObjection;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** Pages for what was refused before it came to a place. Nobody asks for them; they are forwarded to. */
+@Controller
+class RefusedController {
+    @RequestMapping("/refused/{why}")
+    ModelAndView refused(@PathVariable String why, HttpServletRequest request) {
+        if (request.getAttribute(RequestDispatcher.FORWARD_REQUEST_URI) == null) {
+            throw Refusal.of(new FormObjection.UnknownThing(why));
+        }
+        return switch (why) {
+            case "old" ->
+                RefusedPages.page(
+                        HttpStatus.FORBIDDEN,
+                        "This page was open too long",
+                        "Nothing was saved. Go back, load the page again, and send it once more.");
+            case "too-big" ->
+                RefusedPages.page(
+                        HttpStatus.CONTENT_TOO_LARGE,
+                        "That is too much at once",
+                        "Nothing was saved. A photo may have 8 MB, all of them together 32 MB, and a form what one types into it.");
+            case "unknown-length" ->
+                RefusedPages.page(
+                        HttpStatus.LENGTH_REQUIRED,
+                        "That could not be read",
+                        "Nothing was saved. What is sent has to say first how long it is.");
+            default -> RefusedPages.denied();
+        };
+    }
+}
