@@ -164,6 +164,9 @@ public sealed interface FormObjection extends Objection {
     /** That is no picture that can be read. Choose a JPEG or a PNG. */
     record PhotoUnreadable() implements FormObjection {}
 
+    /** There is no room for the photo on this machine. Log the look without it. */
+    record PhotoNotKept() implements FormObjection {}
+
     /** Type why, so that the others can read it later. */
     record ReasonMissing() implements FormObjection {}
 

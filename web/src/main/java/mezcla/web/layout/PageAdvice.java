@@ -8,6 +8,7 @@ import mezcla.web.drawing.Drawn;
 import mezcla.web.drawing.Hatching;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.store.StoreGuard;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
@@ -23,9 +24,11 @@ class PageAdvice {
     private final HouseService houses;
     private final Hatching hatching;
     private final Drawn drawn;
+    private final StoreGuard store;
     private final Clock clock;
 
-    PageAdvice(HouseService houses, Hatching hatching, Drawn drawn, Clock clock) {
+    PageAdvice(HouseService houses, Hatching hatching, Drawn drawn, StoreGuard store, Clock clock) {
+        this.store = store;
         this.hatching = hatching;
         this.drawn = drawn;
         this.houses = houses;
@@ -70,6 +73,14 @@ class PageAdvice {
     @ModelAttribute("drawn")
     Drawn drawn() {
         return drawn;
+    }
+
+    /** What is wrong with the file in which everything is kept; empty for nothing. */
+    @ModelAttribute("trouble")
+    String trouble() {
+        return store.trouble()
+                .map(found -> found.what() + " Nothing can be saved. " + found.then())
+                .orElse("");
     }
 
     @ModelAttribute("units")

@@ -4,6 +4,7 @@ import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.store.StoreGuard;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -13,6 +14,12 @@ import org.springframework.web.servlet.ModelAndView;
 /** Pages for what was refused before it came to a place. Nobody asks for them; they are forwarded to. */
 @Controller
 class RefusedController {
+    private final StoreGuard store;
+
+    RefusedController(StoreGuard store) {
+        this.store = store;
+    }
+
     @RequestMapping("/refused/{why}")
     ModelAndView refused(@PathVariable String why, HttpServletRequest request) {
         if (request.getAttribute(RequestDispatcher.FORWARD_REQUEST_URI) == null) {
@@ -34,6 +41,13 @@ class RefusedController {
                         HttpStatus.LENGTH_REQUIRED,
                         "That could not be read",
                         "Nothing was saved. What is sent has to say first how long it is.");
+            case "store" ->
+                RefusedPages.page(
+                        HttpStatus.SERVICE_UNAVAILABLE,
+                        "That does not go just now",
+                        store.trouble()
+                                .map(found -> found.what() + " " + found.then())
+                                .orElse("Wait a little, then try again."));
             default -> RefusedPages.denied();
         };
     }

@@ -3,9 +3,12 @@ package mezcla.web.layout;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
+import mezcla.web.store.StoreGuard;
+import mezcla.web.store.StoreTrouble;
 import mezcla.web.words.ObjectionWords;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -22,6 +25,12 @@ import org.springframework.web.servlet.ModelAndView;
 class RefusedPages {
     private static final Logger LOG = LoggerFactory.getLogger(RefusedPages.class);
 
+    private final StoreGuard store;
+
+    RefusedPages(StoreGuard store) {
+        this.store = store;
+    }
+
     @ExceptionHandler
     ModelAndView refused(Refusal refusal, HttpServletRequest request) {
         if (refusal.objection() instanceof Objection.OfNothing nothing) {
@@ -30,7 +39,7 @@ class RefusedPages {
                             HttpStatus.NOT_FOUND,
                             "There is nothing of that number",
                             "It may be written wrongly, or belong to another house.")
-                    : unexpected(refusal);
+                    : unexpected(refusal, request);
         }
         return page(HttpStatus.UNPROCESSABLE_CONTENT, "That was not possible", ObjectionWords.of(refusal));
     }
@@ -62,13 +71,21 @@ class RefusedPages {
     }
 
     @ExceptionHandler
-    ModelAndView unexpected(Exception unexpected) {
+    ModelAndView unexpected(Exception unexpected, HttpServletRequest request) {
         if (unexpected instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
             HttpStatus status = HttpStatus.valueOf(known.getStatusCode().value());
             return page(
                     status,
                     status == HttpStatus.NOT_FOUND ? "There is no such page" : "That could not be read",
                     "Go back and try it another way, or start from the Shelf.");
+        }
+        Optional<StoreTrouble> trouble = store.heard(unexpected);
+        if (trouble.isPresent()) {
+            LOG.warn("{} {}", trouble.get().what(), unexpected.getMessage());
+            return page(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    request.getMethod().equals("GET") ? "That cannot be read just now" : "Nothing was saved",
+                    trouble.get().what() + " " + trouble.get().then());
         }
         String reference = UUID.randomUUID().toString().substring(0, 8);
         LOG.error("Unexpected, reference {}", reference, unexpected);

@@ -1,6 +1,5 @@
 package mezcla.web.photo;
 
-import java.time.Duration;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
 import org.springframework.core.io.Resource;
@@ -14,8 +13,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 /** Shows photos to whoever is signed in. */
 @Controller
 class PhotoController {
-    private static final Duration KEPT_BY_BROWSERS = Duration.ofDays(30);
-
     private final Photos photos;
 
     PhotoController(Photos photos) {
@@ -26,7 +23,7 @@ class PhotoController {
     ResponseEntity<Resource> photo(@PathVariable String name) {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
-                .cacheControl(CacheControl.maxAge(KEPT_BY_BROWSERS).cachePrivate())
+                .cacheControl(CacheControl.noStore())
                 .body(photos.named(name).orElseThrow(() -> Refusal.of(new FormObjection.UnknownPhoto(name))));
     }
 }

@@ -4,9 +4,12 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import mezcla.measure.Refusal;
+import mezcla.web.forms.FormObjection;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -38,19 +41,23 @@ public class Photos {
     public record Photo(long look, String file, int width, int height) {}
 
     /**
-     * Keeps the photo of a look. Its file goes again when the transaction does.
+     * Keeps the photo of a look. Its file goes again when the transaction does, and no half of it stays.
      *
      * @param look the sequence of the look's row
+     * @throws Refusal {@code photo-not-kept} when there is no room
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void keep(long look, Picture picture) {
         String name = UUID.randomUUID() + ".jpg";
         Path file = folder.resolve(name);
+        Path part = folder.resolve(name + ".part");
         try {
             Files.createDirectories(folder);
-            Files.write(file, picture.jpeg());
+            Files.write(part, picture.jpeg());
+            Files.move(part, file, StandardCopyOption.ATOMIC_MOVE);
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            remove(part);
+            throw Refusal.of(new FormObjection.PhotoNotKept());
         }
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override

@@ -10,6 +10,7 @@ import mezcla.web.access.Device;
 import mezcla.web.access.Members;
 import mezcla.web.access.Tries;
 import mezcla.web.forms.LocalAddress;
+import mezcla.web.store.StoreGuard;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.authentication.LockedException;
@@ -23,6 +24,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.authentication.session.NullAuthenticatedSessionStrategy;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.csrf.CsrfFilter;
@@ -55,7 +57,8 @@ class SecurityConfiguration {
             Tries tries,
             SignIns signIns,
             KeptForms kept,
-            BodyLimit limit)
+            BodyLimit limit,
+            StoreGuard store)
             throws Exception {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(
                                 "/sign-in",
@@ -90,6 +93,7 @@ class SecurityConfiguration {
                                             denied instanceof CsrfException ? "/refused/old" : "/refused/denied")
                                     .forward(request, response);
                         }))
+                .addFilterBefore(new SaysTrouble(store), SecurityContextHolderFilter.class)
                 .addFilterBefore(limit, CsrfFilter.class)
                 .addFilterAfter(new AsksWho(kept), AnonymousAuthenticationFilter.class)
                 .csrf(csrf -> csrf.csrfTokenRepository(tokens())

@@ -119,13 +119,15 @@ class SignIns implements SecurityContextRepository {
         return acting;
     }
 
+    /** Called when somebody has signed in, or out. */
     @Override
     public void saveContext(SecurityContext context, HttpServletRequest request, HttpServletResponse response) {
-        if (context.getAuthentication() != null
+        if (request.getRequestURI().equals("/sign-out")) {
+            end(request, response);
+        } else if (request.getRequestURI().equals("/sign-in")
+                && context.getAuthentication() != null
                 && context.getAuthentication().getPrincipal() instanceof SignedIn member) {
             begin(member, request, response);
-        } else {
-            end(request, response);
         }
     }
 
