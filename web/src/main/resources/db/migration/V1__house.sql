@@ -105,7 +105,15 @@ CREATE TABLE place_reading (
     place_id INTEGER NOT NULL REFERENCES place (id),
     at TEXT NOT NULL,
     celsius REAL NOT NULL,
-    PRIMARY KEY (place_id, at)
+    read_in INTEGER NOT NULL,
+    PRIMARY KEY (place_id, at, read_in)
+);
+
+-- A file of readings that was taken back.
+
+CREATE TABLE place_reading_taken_back (
+    read_in INTEGER PRIMARY KEY,
+    at TEXT NOT NULL
 );
 
 CREATE TABLE tool (

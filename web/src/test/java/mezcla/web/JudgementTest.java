@@ -133,7 +133,7 @@ public class JudgementTest extends DemoPagesTest {
         MockHttpServletResponse answer = answer(get("/photos/" + kept.file()), "devi");
         assertThat(answer.getContentType()).isEqualTo("image/jpeg");
         assertThat(answer.getHeader("X-Content-Type-Options")).isEqualTo("nosniff");
-        assertThat(answer.getHeader("Cache-Control")).contains("private");
+        assertThat(answer.getHeader("Cache-Control")).isEqualTo("no-store");
         byte[] stored = answer.getContentAsByteArray();
         assertThat(new String(stored, StandardCharsets.ISO_8859_1))
                 .doesNotContain(NOBODY)

@@ -2,13 +2,14 @@ package mezcla.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** Practice with a simulated bath, its report, and what stewards sign off. */
 public class PracticeTest extends DemoPagesTest {
-    private static final long BEGAN = 1_700_000_000_000L;
+    private static final long BEGAN = Instant.now().minusSeconds(3600).toEpochMilli();
 
     private static String event(int number, long seconds, String kind, int step) {
         return "{\"n\":%d,\"at\":%d,\"kind\":\"%s\",\"step\":%d,\"value\":0}"

@@ -193,4 +193,57 @@ public class WrongClockTest extends DemoApplicationTest {
                 .param("body", body)
                 .update();
     }
+
+    @Test
+    public void aWeekForwardAndBackLosesNothingAndIsSaid() throws Exception {
+        int rows = log.book().entries().size();
+        WrongClock.WRONG_BY.set(Duration.ofDays(7));
+        note("a week ahead");
+        everyPlaceAnswers();
+        WrongClock.WRONG_BY.set(Duration.ZERO);
+        note("put right");
+        everyPlaceAnswers();
+        assertThat(shelf()).contains("This machine’s clock shows", "Until a steward puts the clock right");
+        WrongClock.WRONG_BY.set(Duration.ofDays(-7));
+        note("a week behind");
+        everyPlaceAnswers();
+        WrongClock.WRONG_BY.set(Duration.ofMinutes(-1).plusDays(7));
+        note("a minute back");
+        everyPlaceAnswers();
+        WrongClock.WRONG_BY.set(Duration.ofDays(8));
+        assertThat(shelf()).doesNotContain("This machine’s clock shows");
+        List<LogEntry> entries = log.book().entries();
+        assertThat(entries).hasSize(rows + 4);
+        assertThat(log.state().anomalies()).isEmpty();
+        assertThat(entries.stream().map(entry -> entry.stamp().recordedAt())).isSorted();
+    }
+
+    @Test(dependsOnMethods = "aWeekForwardAndBackLosesNothingAndIsSaid")
+    public void aClockFarAheadIsSaidUntilAStewardTrustsIt() throws Exception {
+        WrongClock.WRONG_BY.set(Duration.ofDays(400));
+        assertThat(shelf()).contains("A steward looks whether the clock is right.", "It is right");
+        assertThat(pages.perform(post("/house/clock").with(user(devi)).with(csrf()))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(403);
+        pages.perform(post("/house/clock").with(user(ines)).with(csrf())).andExpect(status().isFound());
+        assertThat(shelf()).doesNotContain("A steward looks whether");
+    }
+
+    private String shelf() throws Exception {
+        return pages.perform(get("/shelf").with(user(ines)))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+    }
+
+    private void note(String text) throws Exception {
+        pages.perform(post("/batches/4/notes")
+                        .with(user(devi))
+                        .with(csrf())
+                        .param("formKey", UUID.randomUUID().toString())
+                        .param("note", text))
+                .andExpect(status().isFound());
+    }
 }

@@ -433,7 +433,7 @@ class DemoData implements ApplicationRunner {
                 Objects.requireNonNull(places.get("Boiler shelf")), List.of(26.0, 25.0, 25.0, 26.0), Light.SHADED);
         houses.setClimate(Objects.requireNonNull(places.get("Fridge, top")), List.of(7.0, 7.0, 7.0, 7.0), Light.DARK);
         String file = new SimulatedLogger(27, ZONE, 4).csv(clock.instant(), 30);
-        houses.addReadings(places.get("Boiler shelf"), ReadingsFile.read(file, ZONE));
+        houses.addReadings(places.get("Boiler shelf"), ReadingsFile.read(file, ZONE, clock.instant()));
     }
 
     private void move(String who, int daysAgo, long batch, String label, String place, AirKept air) {

@@ -382,6 +382,12 @@ public sealed interface FormObjection extends Objection {
     /** Line {line} is no reading. Each line has a time and degrees Celsius: 2026-11-25T19:30,21.5. */
     record NotAReading(long line) implements FormObjection {}
 
+    /** Line {line} is of a time that is to come, or more than five years ago. */
+    record ReadingOfAnotherTime(long line) implements FormObjection {}
+
+    /** That is more often than a probe needs. Send a reading every second, or several at once. */
+    record ProbeTooOften() implements FormObjection {}
+
     /** Choose what it looks like. */
     record UnknownSign() implements FormObjection {}
 

@@ -10,6 +10,8 @@ import org.springframework.web.multipart.MultipartFile;
 
 /** A file of text that a person chose. */
 public final class TypedFile {
+    private static final String BYTE_ORDER_MARK = "\uFEFF";
+
     private TypedFile() {}
 
     /**
@@ -30,7 +32,8 @@ public final class TypedFile {
             return StandardCharsets.UTF_8
                     .newDecoder()
                     .decode(ByteBuffer.wrap(file.getBytes()))
-                    .toString();
+                    .toString()
+                    .replaceFirst("^" + BYTE_ORDER_MARK, "");
         } catch (CharacterCodingException e) {
             throw Refusal.of(new FormObjection.FileNotText());
         } catch (IOException e) {

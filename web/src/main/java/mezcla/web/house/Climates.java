@@ -18,7 +18,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 /**
  * The climate of the house's places. Temperatures that were read never change, so those that were fetched once are not
- * fetched again; each request asks whether more came since, and what else the climate rests on.
+ * fetched again; each request asks whether more came since or some were taken back, and what else the climate rests on.
  */
 @Component
 class Climates {
@@ -34,11 +34,12 @@ class Climates {
     /** What a climate rests on, beside the readings up to one of them. */
     private record Basis(
             long lastReading,
+            long takenBack,
             double roomC,
             @Nullable ZoneId zone,
             List<Long> places,
             List<HouseMapper.ClimateRow> seasons) {
-        private static final Basis NONE = new Basis(0, 0, null, List.of(), List.of());
+        private static final Basis NONE = new Basis(0, 0, 0, null, List.of(), List.of());
     }
 
     private record Known(Basis basis, Map<Long, List<Climate.Reading>> readings, @Nullable Climate climate) {}
@@ -47,11 +48,12 @@ class Climates {
     @Transactional(propagation = Propagation.MANDATORY, readOnly = true)
     Climate of(double roomC, ZoneId zone, List<Long> places) {
         Known last = Objects.requireNonNull(known.get());
-        Basis basis = new Basis(mapper.lastReading(), roomC, zone, places, mapper.climates());
+        Basis basis =
+                new Basis(mapper.lastReading(), mapper.readingsTakenBack(), roomC, zone, places, mapper.climates());
         if (last.climate() != null && last.basis().equals(basis)) {
             return last.climate();
         }
-        Map<Long, List<Climate.Reading>> readings = readings(last, basis.lastReading());
+        Map<Long, List<Climate.Reading>> readings = readings(last, basis);
         Map<Long, HouseMapper.ClimateRow> seasons =
                 basis.seasons().stream().collect(Collectors.toMap(HouseMapper.ClimateRow::placeId, row -> row));
         Climate climate = Climate.of(
@@ -66,13 +68,16 @@ class Climates {
         return climate;
     }
 
-    private Map<Long, List<Climate.Reading>> readings(Known last, long lastReading) {
-        if (last.basis().lastReading() == lastReading) {
+    private Map<Long, List<Climate.Reading>> readings(Known last, Basis basis) {
+        boolean same = last.basis().takenBack() == basis.takenBack();
+        if (same && last.basis().lastReading() == basis.lastReading()) {
             return last.readings();
         }
         Map<Long, List<Climate.Reading>> readings = new HashMap<>();
-        last.readings().forEach((place, known) -> readings.put(place, new ArrayList<>(known)));
-        mapper.readings(last.basis().lastReading())
+        if (same) {
+            last.readings().forEach((place, known) -> readings.put(place, new ArrayList<>(known)));
+        }
+        mapper.readings(same ? last.basis().lastReading() : 0)
                 .forEach(row -> readings.computeIfAbsent(row.placeId(), id -> new ArrayList<>())
                         .add(new Climate.Reading(row.at(), row.celsius())));
         return readings;

@@ -181,19 +181,50 @@ interface HouseMapper {
     @Select("SELECT coalesce(max(rowid), 0) FROM place_reading")
     long lastReading();
 
-    @Select("SELECT place_id, at, celsius FROM place_reading WHERE rowid > #{after}")
+    /** How many files of readings were taken back. */
+    @Select("SELECT count(*) FROM place_reading_taken_back")
+    long readingsTakenBack();
+
+    @Select(
+            """
+            SELECT place_id, at, celsius FROM place_reading
+            WHERE rowid > #{after} AND read_in NOT IN (SELECT read_in FROM place_reading_taken_back)
+            """)
     List<ReadingRow> readings(@Param("after") long after);
 
-    @Select("SELECT count(*) FROM place_reading WHERE place_id = #{placeId}")
+    @Select(
+            """
+            SELECT count(*) FROM place_reading
+            WHERE place_id = #{placeId} AND read_in NOT IN (SELECT read_in FROM place_reading_taken_back)
+            """)
     long countReadings(@Param("placeId") long placeId);
+
+    @Select("SELECT coalesce(max(read_in), 0) + 1 FROM place_reading")
+    long nextReadIn();
 
     @Insert(
             """
-            INSERT INTO place_reading (place_id, at, celsius)
-            VALUES (#{placeId}, #{at}, #{celsius})
-            ON CONFLICT (place_id, at) DO NOTHING
+            INSERT INTO place_reading (place_id, at, celsius, read_in)
+            SELECT #{row.placeId}, #{row.at}, #{row.celsius}, #{readIn}
+            WHERE NOT EXISTS (
+                SELECT 1 FROM place_reading
+                WHERE place_id = #{row.placeId} AND at = #{row.at}
+                AND read_in NOT IN (SELECT read_in FROM place_reading_taken_back)
+            )
             """)
-    int addReading(ReadingRow row);
+    int addReading(ReadingRow row, long readIn);
+
+    /** The file of a place's readings that was read in last and still counts. */
+    @Select(
+            """
+            SELECT max(read_in) FROM place_reading
+            WHERE place_id = #{placeId} AND read_in NOT IN (SELECT read_in FROM place_reading_taken_back)
+            """)
+    @Nullable
+    Long lastReadIn(@Param("placeId") long placeId);
+
+    @Insert("INSERT INTO place_reading_taken_back (read_in, at) VALUES (#{readIn}, #{at})")
+    void takeBack(long readIn, Instant at);
 
     @Update("UPDATE tank SET removed = #{removed} WHERE id = #{id}")
     void removeTank(long id, boolean removed);

@@ -151,10 +151,25 @@ public class HouseService {
      */
     @Transactional
     public int addReadings(long placeId, List<Climate.Reading> readings) {
+        long readIn = mapper.nextReadIn();
         return readings.stream()
                 .mapToInt(reading ->
-                        mapper.addReading(new HouseMapper.ReadingRow(placeId, reading.at(), reading.celsius())))
+                        mapper.addReading(new HouseMapper.ReadingRow(placeId, reading.at(), reading.celsius()), readIn))
                 .sum();
+    }
+
+    /**
+     * Takes back the readings of a place that were read in last.
+     *
+     * @throws Refusal {@code readings-missing} when there are none
+     */
+    @Transactional
+    public void takeReadingsBack(long placeId, Instant at) {
+        Long last = mapper.lastReadIn(placeId);
+        if (last == null) {
+            throw Refusal.of(new FormObjection.ReadingsMissing());
+        }
+        mapper.takeBack(last, at);
     }
 
     /** Its tanks, the smallest first. */

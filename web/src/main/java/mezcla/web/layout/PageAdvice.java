@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import mezcla.web.access.Device;
 import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.Drawn;
 import mezcla.web.drawing.Hatching;
 import mezcla.web.house.House;
@@ -25,9 +26,11 @@ class PageAdvice {
     private final Hatching hatching;
     private final Drawn drawn;
     private final StoreGuard store;
+    private final LogClock logClock;
     private final Clock clock;
 
-    PageAdvice(HouseService houses, Hatching hatching, Drawn drawn, StoreGuard store, Clock clock) {
+    PageAdvice(HouseService houses, Hatching hatching, Drawn drawn, StoreGuard store, LogClock logClock, Clock clock) {
+        this.logClock = logClock;
         this.store = store;
         this.hatching = hatching;
         this.drawn = drawn;
@@ -106,7 +109,20 @@ class PageAdvice {
     @ModelAttribute
     void house(Model model) {
         House house = houses.house();
+        LogClock.Odd odd = logClock.odd();
+        model.addAttribute("clockBehind", odd != null && odd.isBehind());
+        model.addAttribute("clock", odd == null ? "" : words(odd, house));
         model.addAttribute("houseName", house.name());
         model.addAttribute("now", Figures.weekdayAndHour(clock.instant(), house.timeZone()));
+    }
+
+    private static String words(LogClock.Odd odd, House house) {
+        String shows = Figures.dayAndHour(odd.machine(), house.timeZone());
+        String last = Figures.dayAndHour(odd.last(), house.timeZone());
+        return odd.isBehind()
+                ? "This machine’s clock shows %s, but the last entry is of %s. Until a steward puts the clock right, what you log counts as of %s."
+                        .formatted(shows, last, last)
+                : "This machine’s clock shows %s; the last entry is of %s. A steward looks whether the clock is right."
+                        .formatted(shows, last);
     }
 }

@@ -41,6 +41,7 @@ class RefusedController {
                         HttpStatus.LENGTH_REQUIRED,
                         "That could not be read",
                         "Nothing was saved. What is sent has to say first how long it is.");
+            case "unreadable" -> RefusedPages.unreadable(HttpStatus.BAD_REQUEST);
             case "store" ->
                 RefusedPages.page(
                         HttpStatus.SERVICE_UNAVAILABLE,

@@ -12,6 +12,7 @@ import mezcla.web.store.StoreTrouble;
 import mezcla.web.words.ObjectionWords;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.InvalidPropertyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.web.ErrorResponse;
@@ -74,10 +75,13 @@ class RefusedPages {
     ModelAndView unexpected(Exception unexpected, HttpServletRequest request) {
         if (unexpected instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
             HttpStatus status = HttpStatus.valueOf(known.getStatusCode().value());
-            return page(
-                    status,
-                    status == HttpStatus.NOT_FOUND ? "There is no such page" : "That could not be read",
-                    "Go back and try it another way, or start from the Shelf.");
+            return status == HttpStatus.NOT_FOUND
+                    ? page(status, "There is no such page", "It may be written wrongly. Start from the Shelf.")
+                    : unreadable(status);
+        }
+        // A field that no form of ours has, as film[-1], is no fault of ours.
+        if (unexpected instanceof InvalidPropertyException) {
+            return unreadable(HttpStatus.BAD_REQUEST);
         }
         Optional<StoreTrouble> trouble = store.heard(unexpected);
         if (trouble.isPresent()) {
@@ -93,6 +97,13 @@ class RefusedPages {
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 "Something went wrong here",
                 "What you last saved is safe. Tell a steward this number: " + reference + ".");
+    }
+
+    static ModelAndView unreadable(HttpStatus status) {
+        return page(
+                status,
+                "That could not be read",
+                "Nothing was saved. Go back and try it another way, or start from the Shelf.");
     }
 
     static ModelAndView page(HttpStatus status, String title, String what) {

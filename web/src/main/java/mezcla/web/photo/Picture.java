@@ -11,6 +11,8 @@ import java.io.IOException;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
@@ -37,6 +39,9 @@ public record Picture(byte[] jpeg, int width, int height) {
     /** How many bytes may be sent. */
     public static final int MOST_BYTES = 8 * 1024 * 1024;
 
+    /** A large picture takes much memory while it is read: several members who send theirs at once take turns. */
+    private static final Lock ONE_AT_A_TIME = new ReentrantLock();
+
     private static final int LONGEST = 1600;
     private static final long MOST_PIXELS = 60_000_000;
     private static final float QUALITY = 0.85f;
@@ -55,10 +60,13 @@ public record Picture(byte[] jpeg, int width, int height) {
         if (file.getSize() > MOST_BYTES) {
             throw Refusal.of(new FormObjection.PhotoTooBig());
         }
+        ONE_AT_A_TIME.lock();
         try {
             return of(file.getBytes());
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
             throw Refusal.of(new FormObjection.PhotoUnreadable());
+        } finally {
+            ONE_AT_A_TIME.unlock();
         }
     }
 
@@ -88,7 +96,7 @@ public record Picture(byte[] jpeg, int width, int height) {
         if ((long) width * height > MOST_PIXELS) {
             throw Refusal.of(new FormObjection.PhotoTooBig());
         }
-        int every = Math.max(1, Math.max(width, height) / (2 * LONGEST));
+        int every = (int) Math.ceil(Math.max(width, height) / (1.5 * LONGEST));
         ImageReadParam fewer = reader.getDefaultReadParam();
         fewer.setSourceSubsampling(every, every, 0, 0);
         return reader.read(0, fewer);

@@ -96,7 +96,7 @@ public class PracticeService {
     /** Keeps a practice; returns its id. */
     @Transactional
     public long keep(SignedIn who, long leafletId, Exercise exercise, int speed, String events) {
-        read(events);
+        ribbon.refuseOtherTimes(read(events));
         PracticeMapper.Row row = new PracticeMapper.Row(
                 who.id(), leafletId, exercise.choices().movement(), speed, exercise.fault(), events, clock.instant());
         mapper.add(row);

@@ -2,6 +2,7 @@ package mezcla.web.probe;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.time.Clock;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -33,8 +34,10 @@ class ProbeApi {
 
     private final ProbeService probes;
     private final JsonMapper json;
+    private final ProbeRate rate;
 
-    ProbeApi(ProbeService probes, JsonMapper json) {
+    ProbeApi(ProbeService probes, JsonMapper json, Clock clock) {
+        this.rate = new ProbeRate(clock);
         this.probes = probes;
         this.json = json;
     }
@@ -53,6 +56,12 @@ class ProbeApi {
                     .header(HttpHeaders.WWW_AUTHENTICATE, "Bearer")
                     .body(ProblemDetail.forStatusAndDetail(
                             HttpStatus.UNAUTHORIZED, "This probe and this token do not go together."));
+        }
+        if (!rate.allows(Long.parseLong(id))) {
+            return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
+                    .header(HttpHeaders.RETRY_AFTER, "60")
+                    .body(ProblemDetail.forStatusAndDetail(
+                            HttpStatus.TOO_MANY_REQUESTS, ObjectionWords.of(new FormObjection.ProbeTooOften())));
         }
         byte[] body = request.getInputStream().readNBytes(MOST_BYTES + 1);
         try {

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
@@ -36,6 +37,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class RibbonService {
     private static final int MOST_EVENTS = 2000;
+    private static final double MOST_VALUE_S = 6 * 3600;
+    private static final Duration KEPT_BY_BROWSERS = Duration.ofDays(2);
+    private static final Duration LONGEST_RUN = Duration.ofDays(1);
     private static final int MOST_CHARACTERS = 200_000;
     private static final Duration WATCHED_FOR = Duration.ofMinutes(30);
 
@@ -126,7 +130,7 @@ public class RibbonService {
     public record Sent(int n, long at, String kind, int step, double value) {
         public RunProgress.Event event() {
             for (RunProgress.Kind known : RunProgress.Kind.values()) {
-                if (known.name().equals(kind) && Double.isFinite(value)) {
+                if (known.name().equals(kind) && Math.abs(value) <= MOST_VALUE_S) {
                     if (known == RunProgress.Kind.TEMPERATURE) {
                         BathTemperature.refuseImpossible(value);
                     }
@@ -148,8 +152,37 @@ public class RibbonService {
             if (sent == null || Arrays.stream(sent).anyMatch(Objects::isNull)) {
                 throw Refusal.of(new FormObjection.UnknownEvent());
             }
-            return List.of(sent);
+            List<Sent> all = List.of(sent);
+            refuseEndless(all);
+            return all;
         } catch (JacksonException e) {
+            throw Refusal.of(new FormObjection.UnknownEvent());
+        }
+    }
+
+    /** A run lasts for hours, not for days: what is reckoned of it grows with its length. */
+    private static void refuseEndless(List<Sent> all) {
+        long first = all.stream().mapToLong(Sent::at).min().orElse(0);
+        long last = all.stream().mapToLong(Sent::at).max().orElse(0);
+        double changedS = all.stream()
+                .filter(each -> RunProgress.Kind.CHANGE.name().equals(each.kind()))
+                .mapToDouble(each -> Math.abs(each.value()))
+                .sum();
+        if (last < first || last - first < 0 || last - first > LONGEST_RUN.toMillis() || changedS > MOST_VALUE_S) {
+            throw Refusal.of(new FormObjection.UnknownEvent());
+        }
+    }
+
+    /**
+     * Refuses what is said to have happened at another time than about now.
+     *
+     * @throws Refusal {@code unknown-event}
+     */
+    public void refuseOtherTimes(List<RunProgress.Event> events) {
+        Instant now = clock.instant();
+        if (events.stream()
+                .anyMatch(event -> event.at().isBefore(now.minus(KEPT_BY_BROWSERS))
+                        || event.at().isAfter(now.plus(KEPT_BY_BROWSERS)))) {
             throw Refusal.of(new FormObjection.UnknownEvent());
         }
     }
@@ -162,7 +195,11 @@ public class RibbonService {
     @Transactional
     public List<Sent> add(long started, List<Sent> sent) {
         int steps = running(started).steps().steps().size();
-        int last = mapper.events(started).size();
+        List<Sent> kept = events(started);
+        int last = kept.size();
+        List<Sent> fresh = sent.stream().filter(each -> each.n() > kept.size()).toList();
+        refuseOtherTimes(fresh.stream().map(Sent::event).toList());
+        refuseEndless(Stream.concat(kept.stream(), fresh.stream()).toList());
         for (Sent each : sent) {
             RunProgress.Event event = each.event();
             if (event.step() < 0 || event.step() >= steps) {

@@ -57,7 +57,7 @@ class SecurityConfiguration {
             Tries tries,
             SignIns signIns,
             KeptForms kept,
-            BodyLimit limit,
+            OnlyReadable readable,
             StoreGuard store)
             throws Exception {
         http.authorizeHttpRequests(requests -> requests.requestMatchers(
@@ -94,7 +94,7 @@ class SecurityConfiguration {
                                     .forward(request, response);
                         }))
                 .addFilterBefore(new SaysTrouble(store), SecurityContextHolderFilter.class)
-                .addFilterBefore(limit, CsrfFilter.class)
+                .addFilterBefore(readable, CsrfFilter.class)
                 .addFilterAfter(new AsksWho(kept), AnonymousAuthenticationFilter.class)
                 .csrf(csrf -> csrf.csrfTokenRepository(tokens())
                         .sessionAuthenticationStrategy(new NullAuthenticatedSessionStrategy())

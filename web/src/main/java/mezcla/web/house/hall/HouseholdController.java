@@ -168,6 +168,14 @@ class HouseholdController {
                 () -> household.resetPassword(id, text(typed, "password")));
     }
 
+    /** A steward says that the machine's clock is right, although the last entry is long ago. */
+    @PostMapping("/house/clock")
+    @PreAuthorize("hasRole('STEWARD')")
+    String trustClock(@AuthenticationPrincipal SignedIn steward) {
+        household.trustClock(steward);
+        return "redirect:/shelf";
+    }
+
     @PostMapping("/house/members/{id}/role")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView setRole(

@@ -1,5 +1,6 @@
 package mezcla.web.house.hall;
 
+import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
@@ -14,6 +15,7 @@ import mezcla.web.access.Devices;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
+import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.TypedChoice;
 import mezcla.web.house.House;
@@ -40,8 +42,19 @@ public class HouseholdService {
     private final Members members;
     private final Devices devices;
     private final DarkroomLog log;
+    private final LogClock logClock;
+    private final Clock clock;
 
-    HouseholdService(HouseService houses, Members members, Devices devices, DarkroomLog log, Mixes mixes) {
+    HouseholdService(
+            HouseService houses,
+            Members members,
+            Devices devices,
+            DarkroomLog log,
+            Mixes mixes,
+            LogClock logClock,
+            Clock clock) {
+        this.logClock = logClock;
+        this.clock = clock;
         this.devices = devices;
         this.mixes = mixes;
         this.houses = houses;
@@ -158,6 +171,14 @@ public class HouseholdService {
         houses.change(new House(name, houses.house().currency(), timeZone, units, address));
     }
 
+    /** Goes on with the machine's clock as it is. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void trustClock(SignedIn steward) {
+        logClock.trust();
+        devices.record(steward, "said that the clock is right");
+    }
+
     /** Adds a tank. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
@@ -236,7 +257,19 @@ public class HouseholdService {
     public int addReadings(long placeId, String file) {
         refuseUnknownPlace(placeId);
         return houses.addReadings(
-                placeId, ReadingsFile.read(file, houses.house().timeZone()));
+                placeId, ReadingsFile.read(file, houses.house().timeZone(), clock.instant()));
+    }
+
+    /**
+     * Takes back the readings of a place that were read in last.
+     *
+     * @throws Refusal {@code unknown-thing}, or {@code readings-missing} when there are none
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void takeReadingsBack(long placeId) {
+        refuseUnknownPlace(placeId);
+        houses.takeReadingsBack(placeId, clock.instant());
     }
 
     private void refuseUnknownPlace(long placeId) {

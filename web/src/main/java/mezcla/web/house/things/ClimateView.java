@@ -10,8 +10,9 @@ import mezcla.web.words.Figures;
  * @param summary in a line
  * @param quarters its temperature by the quarter of the year
  * @param light how light it is
+ * @param readings how many temperatures were read there
  */
-public record ClimateView(String summary, List<String> quarters, String light) {
+public record ClimateView(String summary, List<String> quarters, String light, long readings) {
     public static ClimateView of(HouseService.PlaceClimate climate) {
         List<String> quarters =
                 climate.quartersC().stream().map(Figures::celsius).toList();
@@ -30,6 +31,7 @@ public record ClimateView(String summary, List<String> quarters, String light) {
                                 climate.readings() == 0 ? "" : ", " + climate.readings() + " readings",
                                 least < 10 ? "; below 10 °C crystals may fall out" : ""),
                 quarters,
-                climate.light().name());
+                climate.light().name(),
+                climate.readings());
     }
 }

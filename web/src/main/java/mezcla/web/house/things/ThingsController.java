@@ -189,6 +189,12 @@ class ThingsController {
                 objection -> "readings-" + id);
     }
 
+    @PostMapping("/house/places/{id}/readings/take-back")
+    ModelAndView takeReadingsBack(@PathVariable long id, @RequestParam Map<String, String> typed) {
+        return added(
+                typed, new FieldErrors(), "place", () -> household.takeReadingsBack(id), objection -> "readings-" + id);
+    }
+
     @PostMapping("/house/jugs")
     ModelAndView addJug(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
