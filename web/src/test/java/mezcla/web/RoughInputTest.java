@@ -133,6 +133,19 @@ public class RoughInputTest extends DemoApplicationTest {
         assertThat(answer.body()).doesNotContain("Something went wrong here");
     }
 
+    @Test
+    public void oddNamesOfFieldsInAFormAreNoFaultOfOurs() throws Exception {
+        for (String field :
+                new String[] {"film[a]", "film[-1]", "film[99999].count", "film", "film[0].count[x][y][z]"}) {
+            for (String page :
+                    new String[] {"/batches/4/runs", "/batches/4/starts", "/batches/4/run", "/batches/4/loads"}) {
+                assertThat(send(bram, page, key() + "&" + typed(field) + "=1").statusCode())
+                        .as(page + " " + field)
+                        .isBetween(400, 499);
+            }
+        }
+    }
+
     @DataProvider
     public static Object[][] broken() {
         return new Object[][] {

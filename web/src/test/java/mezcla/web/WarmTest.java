@@ -115,12 +115,13 @@ public class WarmTest extends DemoPagesTest {
                 .getRedirectedUrl();
         assertThat(started).endsWith("/ribbon");
         String events = String.valueOf(started).replace("/ribbon", "/events");
-        String pour = "[{\"n\":1,\"at\":1700000000000,\"kind\":\"POUR\",\"step\":0,\"value\":0}]";
+        long now = System.currentTimeMillis();
+        String pour = "[{\"n\":1,\"at\":" + now + ",\"kind\":\"POUR\",\"step\":0,\"value\":0}]";
         assertThat(send(events, "ines", "events", pour).getContentAsString()).contains("\"kind\":\"POUR\"");
-        String other = "[{\"n\":1,\"at\":1700000009000,\"kind\":\"POUR\",\"step\":0,\"value\":0}]";
+        String other = "[{\"n\":1,\"at\":" + (now + 9000) + ",\"kind\":\"POUR\",\"step\":0,\"value\":0}]";
         assertThat(send(events, "devi", "events", other).getContentAsString())
-                .contains("1700000000000")
-                .doesNotContain("1700000009000");
+                .contains("" + now)
+                .doesNotContain("" + (now + 9000));
         assertThat(send(events, "ines", "events", pour.replace("\"n\":1", "\"n\":7"))
                         .getContentAsString())
                 .as("a gap is not filled")
@@ -136,7 +137,7 @@ public class WarmTest extends DemoPagesTest {
         }) {
             assertThat(send(events, "ines", "events", bad).getStatus()).isBetween(400, 499);
         }
-        assertThat(page(events, "devi")).contains("1700000000000").doesNotContain("\"n\":2");
+        assertThat(page(events, "devi")).contains("" + now).doesNotContain("\"n\":2");
     }
 
     @Test(dependsOnMethods = "whatIsSentTwiceOrMadeUpIsNotConfirmed")

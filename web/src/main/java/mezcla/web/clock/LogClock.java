@@ -52,10 +52,11 @@ public class LogClock {
     public @Nullable Odd odd() {
         Instant now = machine.instant();
         Instant row = Objects.requireNonNull(last.get());
+        if (row.equals(Instant.MIN)) {
+            return null;
+        }
         boolean behind = now.isBefore(row.minus(MAY_BE_BEHIND));
-        boolean ahead = row.isAfter(Instant.MIN)
-                && now.isAfter(row.plus(MAY_BE_AHEAD))
-                && now.isAfter(Objects.requireNonNull(trusted.get()));
+        boolean ahead = now.isAfter(row.plus(MAY_BE_AHEAD)) && now.isAfter(Objects.requireNonNull(trusted.get()));
         return behind || ahead ? new Odd(now, row) : null;
     }
 

@@ -79,8 +79,7 @@ class RefusedPages {
                     ? page(status, "There is no such page", "It may be written wrongly. Start from the Shelf.")
                     : unreadable(status);
         }
-        // A field that no form of ours has, as film[-1], is no fault of ours.
-        if (unexpected instanceof InvalidPropertyException) {
+        if (isOfNoForm(unexpected)) {
             return unreadable(HttpStatus.BAD_REQUEST);
         }
         Optional<StoreTrouble> trouble = store.heard(unexpected);
@@ -97,6 +96,14 @@ class RefusedPages {
                 HttpStatus.INTERNAL_SERVER_ERROR,
                 "Something went wrong here",
                 "What you last saved is safe. Tell a steward this number: " + reference + ".");
+    }
+
+    /** A field that no form of ours has, as film[-1] or film[a], is no fault of ours. */
+    private static boolean isOfNoForm(Exception failure) {
+        return failure instanceof InvalidPropertyException
+                || ((failure instanceof NumberFormatException || failure instanceof IndexOutOfBoundsException)
+                        && Arrays.stream(failure.getStackTrace())
+                                .anyMatch(frame -> frame.getClassName().startsWith("org.springframework.beans.")));
     }
 
     static ModelAndView unreadable(HttpStatus status) {

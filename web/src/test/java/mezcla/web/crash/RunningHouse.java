@@ -4,7 +4,10 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -15,9 +18,22 @@ public final class RunningHouse {
     private final Process process;
     private final String address;
 
-    private RunningHouse(Process process, String address) {
+    /** What it says is read on, so that it never waits for a reader. */
+    private RunningHouse(Process process, BufferedReader console, String address) {
         this.process = process;
         this.address = address;
+        Thread reader = new Thread(() -> console.lines().forEach(line -> {}));
+        reader.setDaemon(true);
+        reader.start();
+    }
+
+    /** What it holds in memory, as the kernel counts it. */
+    public double residentMb() throws IOException {
+        return Files.readAllLines(Path.of("/proc/" + process.pid() + "/status")).stream()
+                .filter(line -> line.startsWith("VmRSS:"))
+                .mapToDouble(line -> Double.parseDouble(line.replaceAll("[^0-9]", "")) / 1024)
+                .findFirst()
+                .orElseThrow();
     }
 
     public static RunningHouse open(Path folder) throws IOException {
@@ -26,18 +42,22 @@ public final class RunningHouse {
 
     /** Opens it again where it was; port 0 for wherever there is room. */
     public static RunningHouse open(Path folder, int port) throws IOException {
-        Process process = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-XX:TieredStopAtLevel=1",
-                        "-XX:+UseSerialGC",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        "mezcla.web.MezclaApplication",
-                        "--spring.profiles.active=demo",
-                        "--server.port=" + port,
-                        "--mezcla.data=" + folder)
-                .redirectErrorStream(true)
-                .start();
+        return open(folder, port, "mezcla.web.MezclaApplication", "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC");
+    }
+
+    /** Opens it by another class that begins it, and with options of the virtual machine. */
+    public static RunningHouse open(Path folder, int port, String begins, String... options) throws IOException {
+        List<String> command = new ArrayList<>();
+        command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+        command.addAll(List.of(options));
+        command.addAll(List.of(
+                "-cp",
+                System.getProperty("java.class.path"),
+                begins,
+                "--spring.profiles.active=demo",
+                "--server.port=" + port,
+                "--mezcla.data=" + folder));
+        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
         BufferedReader console =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
         StringBuilder said = new StringBuilder();
@@ -45,7 +65,7 @@ public final class RunningHouse {
             said.append(line).append('\n');
             Matcher matcher = OPEN.matcher(line);
             if (matcher.find()) {
-                return new RunningHouse(process, matcher.group(1));
+                return new RunningHouse(process, console, matcher.group(1));
             }
         }
         throw new IOException("it did not open: " + said);

@@ -1,0 +1,100 @@
+package mezcla.stress;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** A browser without a window: it keeps its cookies, and the token of the last page that it saw. */
+final class Visitor {
+    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
+
+    private final HttpClient browser =
+            HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+    private String address;
+    private String token = "";
+
+    Visitor(String address) {
+        this.address = address;
+    }
+
+    /** Somebody who is signed in. */
+    static Visitor signedIn(String address, String name, String password) throws IOException, InterruptedException {
+        Visitor visitor = new Visitor(address);
+        visitor.signIn(name, password);
+        return visitor;
+    }
+
+    /** Signs in, perhaps again. */
+    void signIn(String name, String password) throws IOException, InterruptedException {
+        get("/sign-in");
+        String to = post("/sign-in", "name", name, "password", password)
+                .headers()
+                .firstValue("Location")
+                .orElse("");
+        if (to.isEmpty() || to.contains("sign-in")) {
+            throw new IOException(name + " was not let in: " + to);
+        }
+        get("/signs");
+    }
+
+    /** The house is open again, perhaps elsewhere. */
+    void goOn(String there) {
+        address = there;
+    }
+
+    HttpResponse<String> get(String page) throws IOException, InterruptedException {
+        HttpResponse<String> answer = browser.send(request(page).build(), HttpResponse.BodyHandlers.ofString());
+        Matcher found = TOKEN.matcher(answer.body());
+        if (found.find()) {
+            token = found.group(1);
+        }
+        return answer;
+    }
+
+    HttpResponse<String> post(String page, String... fields) throws IOException, InterruptedException {
+        return send(page, form(token, fields));
+    }
+
+    HttpResponse<String> send(String page, String form) throws IOException, InterruptedException {
+        return browser.send(
+                request(page)
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .POST(HttpRequest.BodyPublishers.ofString(form))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+    }
+
+    private HttpRequest.Builder request(String page) {
+        return HttpRequest.newBuilder(URI.create(address + page)).timeout(PATIENCE);
+    }
+
+    String token() {
+        return token;
+    }
+
+    static String form(String token, String... fields) {
+        StringBuilder form = new StringBuilder("_csrf=").append(token);
+        for (int i = 0; i < fields.length; i += 2) {
+            form.append('&').append(typed(fields[i])).append('=').append(typed(fields[i + 1]));
+        }
+        return form.toString();
+    }
+
+    private static String typed(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    static String key() {
+        return UUID.randomUUID().toString();
+    }
+}
