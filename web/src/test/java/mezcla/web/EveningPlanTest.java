@@ -218,8 +218,10 @@ public class EveningPlanTest extends DemoPagesTest {
         String run = start("ines", 5, "135-36", "2");
         FillState developer = log.state().batch(5).fills().get(0);
         FillState next = log.state().batch(5).fills().get(1);
+        long began = System.currentTimeMillis();
         String events =
-                "[{\"n\":1,\"at\":1700000000000,\"kind\":\"POUR\",\"step\":0,\"value\":0},{\"n\":2,\"at\":1700000100000,\"kind\":\"POUR\",\"step\":1,\"value\":0}]";
+                "[{\"n\":1,\"at\":%d,\"kind\":\"POUR\",\"step\":0,\"value\":0},{\"n\":2,\"at\":%d,\"kind\":\"POUR\",\"step\":1,\"value\":0}]"
+                        .formatted(began, began + 100_000);
         send(run + "/events", "ines", "events", events);
         assertThat(page(run, "ines"))
                 .containsPattern("name=\"reached\"\\s+value=\"" + developer.id() + "\" checked")

@@ -190,6 +190,28 @@ public class RoughInputTest extends DemoApplicationTest {
     }
 
     @Test
+    public void behindAProxyWithTlsCookiesAreSecure() throws Exception {
+        HttpResponse<String> plain = signedInBehind("http");
+        assertThat(plain.headers().allValues("Set-Cookie")).isNotEmpty().allSatisfy(cookie -> assertThat(cookie)
+                .contains("SameSite=Lax")
+                .doesNotContain("Secure"));
+        assertThat(plain.headers().firstValue("Strict-Transport-Security")).isEmpty();
+        HttpResponse<String> secure = signedInBehind("https");
+        assertThat(secure.headers().allValues("Set-Cookie")).isNotEmpty().allSatisfy(cookie -> assertThat(cookie)
+                .contains("SameSite=Lax", "Secure"));
+        assertThat(secure.headers().firstValue("Strict-Transport-Security")).isPresent();
+    }
+
+    private HttpResponse<String> signedInBehind(String protocol) throws Exception {
+        HttpClient browser =
+                HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
+        HttpRequest.Builder page = HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/sign-in"))
+                .header("X-Forwarded-For", "192.168.7.20")
+                .header("X-Forwarded-Proto", protocol);
+        return browser.send(page.build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    @Test
     public void namesAreWhatCanBeSeen() throws Exception {
         send(bram, "/batches/4/notes", key() + "&note=" + typed("be\u0000fore\u2028after\u200B\u202Eend"));
         assertThat(book().entries().get(book().entries().size() - 1).toString()).contains("be fore afterend");
