@@ -21,6 +21,9 @@ public class Tries {
     private static final int MOST_DOUBLINGS = 10;
     private static final Duration FORGOTTEN_AFTER = Duration.ofHours(1);
 
+    /** A clock that was put back by more than that makes nobody wait until it has caught up. */
+    private static final Duration CLOCK_PUT_BACK = Duration.ofMinutes(1);
+
     private final Clock clock;
     private final Map<String, Count> counts = new LinkedHashMap<>(16, 0.75f, true) {
         private static final long serialVersionUID = 1;
@@ -79,7 +82,11 @@ public class Tries {
 
     private Count count(Key key, Instant now) {
         Count known = counts.get(key.hash());
-        return known == null || now.isAfter(known.last().plus(FORGOTTEN_AFTER)) ? new Count(0, now) : known;
+        return known == null
+                        || now.isAfter(known.last().plus(FORGOTTEN_AFTER))
+                        || now.isBefore(known.last().minus(CLOCK_PUT_BACK))
+                ? new Count(0, now)
+                : known;
     }
 
     /** The try was right: what went wrong before it is forgotten. */

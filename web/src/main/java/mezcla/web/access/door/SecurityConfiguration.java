@@ -13,7 +13,9 @@ import mezcla.web.forms.LocalAddress;
 import mezcla.web.store.StoreGuard;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.LockedException;
+import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -52,9 +54,7 @@ class SecurityConfiguration {
     @Bean
     SecurityFilterChain security(
             HttpSecurity http,
-            Members members,
-            PasswordEncoder encoder,
-            Tries tries,
+            AuthenticationManager passwords,
             SignIns signIns,
             KeptForms kept,
             OnlyReadable readable,
@@ -84,7 +84,7 @@ class SecurityConfiguration {
                         .successHandler((request, response, member) -> response.sendRedirect(next(request, kept)))
                         .failureHandler(SecurityConfiguration::refuse)
                         .permitAll())
-                .authenticationProvider(passwords(members, encoder, tries))
+                .authenticationManager(passwords)
                 .requestCache(cache -> cache.requestCache(kept))
                 .exceptionHandling(refused -> refused.authenticationEntryPoint(new AsksToSignIn(kept))
                         .accessDeniedHandler((request, response, denied) -> {
@@ -138,10 +138,12 @@ class SecurityConfiguration {
                 + (to.isEmpty() ? "" : "&to=" + URLEncoder.encode(to, StandardCharsets.UTF_8)));
     }
 
-    private static SlowedPasswords passwords(Members members, PasswordEncoder encoder, Tries tries) {
+    /** The only way to look at a password: nothing else is asked when this one refuses. */
+    @Bean
+    AuthenticationManager passwords(Members members, PasswordEncoder encoder, Tries tries) {
         DaoAuthenticationProvider passwords = new DaoAuthenticationProvider(members);
         passwords.setPasswordEncoder(encoder);
-        return new SlowedPasswords(passwords, members, tries);
+        return new ProviderManager(new SlowedPasswords(passwords, members, tries));
     }
 
     @Bean

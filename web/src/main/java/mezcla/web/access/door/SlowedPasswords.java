@@ -35,14 +35,15 @@ final class SlowedPasswords implements AuthenticationProvider {
     @Override
     public @Nullable Authentication authenticate(Authentication typed) throws AuthenticationException {
         String name = typed.getName().strip();
+        From from = typed.getDetails() instanceof From known ? known : new From("", 0, 0);
+        Tries.Key address = Tries.Key.ofAddress(from.address());
         if (name.length() > LONGEST_NAME
                 || String.valueOf(typed.getCredentials()).length() > LONGEST_PASSWORD) {
+            tries.begin(address);
             throw new BadCredentialsException("too long");
         }
-        From from = typed.getDetails() instanceof From known ? known : new From("", 0, 0);
         boolean trusted = members.isNamed(name, from.trustedAccount());
         Tries.Key by = Tries.Key.of(trusted ? "device " + from.trustedSignIn() : "name " + name);
-        Tries.Key address = Tries.Key.ofAddress(from.address());
         if (!(trusted ? tries.begin(by) : tries.begin(by, address))) {
             throw new LockedException("too many wrong passwords");
         }
