@@ -199,10 +199,28 @@ public class LookTest extends DemoPagesTest {
                 .isCloseTo(27, offset(5.0));
         String broken = "time,celsius\n2026-01-01T10:00,21.5\n2026-01-01T11:00,warm\n";
         assertThat(read(place, broken).getContentAsString()).contains("Line 3 is no reading.");
-        String hot = "time,celsius\n" + clock.instant().minus(Duration.ofMinutes(1)) + ",40\n";
+        for (String other : new String[] {"0001-01-01T10:00", "9999-12-31T10:00", "2020-01-01T10:00"}) {
+            assertThat(read(place, "time,celsius\n" + other + ",21.5\n").getContentAsString())
+                    .as(other)
+                    .contains("Line 2 is of a time that is to come, or more than five years ago.");
+        }
+        String hot = "\uFEFFtime,celsius\n" + clock.instant() + ",40\n";
         assertThat(read(place, hot).getRedirectedUrl()).isEqualTo("/house?saved=place");
         assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
                 .isEqualTo(40);
+        String back = "/house/places/" + place + "/readings/take-back";
+        assertThat(send(back, "bram").getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
+                .isCloseTo(27, offset(5.0));
+        assertThat(read(place, hot.replace(",40", ",31")).getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
+                .isEqualTo(31);
+        assertThat(send(back, "bram").getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(send(back, "bram").getRedirectedUrl())
+                .as("that of the demonstration")
+                .isEqualTo("/house?saved=place");
+        assertThat(send(back, "bram").getContentAsString())
+                .contains("No readings of this place are left to take back.");
         assertThat(read(place, "").getContentAsString()).contains("Choose a file.");
         assertThat(read(place, "time,celsius\n").getContentAsString()).contains("There is no reading in this file.");
     }

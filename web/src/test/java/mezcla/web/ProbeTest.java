@@ -231,4 +231,20 @@ public class ProbeTest extends DemoPagesTest {
     private String run(String probe) throws Exception {
         return start("ines", 4, "135-36", "2", "probe", probe);
     }
+
+    @Test(priority = 1)
+    public void aProbeThatSendsTooOftenIsToldToWaitAndOthersAreNot() throws Exception {
+        String second = add("Another probe");
+        long other = named("Another probe");
+        int waited = 0;
+        for (int i = 0; i < 200; i++) {
+            MockHttpServletResponse answer = shows("" + other, second, "{\"celsius\": 37.8}");
+            if (answer.getStatus() == 429) {
+                waited++;
+                assertThat(answer.getHeader("Retry-After")).isEqualTo("60");
+            }
+        }
+        assertThat(waited).isPositive();
+        assertThat(shows("" + id, token, "{\"celsius\": 37.8}").getStatus()).isEqualTo(201);
+    }
 }

@@ -17,9 +17,11 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import mezcla.batch.LogBook;
 import mezcla.web.access.Members;
@@ -265,6 +267,18 @@ public class RoughInputTest extends DemoApplicationTest {
         ImageIO.write(grey, "png", png);
         Picture kept = Picture.of(new MockMultipartFile("photo", "a.png", "image/png", png.toByteArray()));
         assertThat(kept.width()).isEqualTo(1600);
+    }
+
+    @Test
+    public void sixLargePhotosAtOnceAreAllRead() throws Exception {
+        ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(6000, 4000, BufferedImage.TYPE_INT_RGB), "jpeg", jpeg);
+        List<Integer> widths = IntStream.range(0, 6)
+                .parallel()
+                .mapToObj(i -> Picture.of(new MockMultipartFile("photo", "a.jpg", "image/jpeg", jpeg.toByteArray()))
+                        .width())
+                .toList();
+        assertThat(widths).hasSize(6).containsOnly(1600);
     }
 
     @Test

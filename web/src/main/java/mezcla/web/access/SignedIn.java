@@ -49,6 +49,11 @@ public record SignedIn(
         return new SignedIn(id, name, signInName, passwordHash, "MEMBER", units, pinHash);
     }
 
+    /** Whose film it is when they bring some; empty for nobody in particular. */
+    public String owner() {
+        return id == 0 ? "" : name;
+    }
+
     /** Nobody in particular at a device of the house, which reads as any member may. */
     public SignedIn atDevice(String device) {
         return new SignedIn(0, device, signInName, passwordHash, "MEMBER", null, null);

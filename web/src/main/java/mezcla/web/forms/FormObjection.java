@@ -385,6 +385,9 @@ public sealed interface FormObjection extends Objection {
     /** Line {line} is of a time that is to come, or more than five years ago. */
     record ReadingOfAnotherTime(long line) implements FormObjection {}
 
+    /** No readings of this place are left to take back. */
+    record NothingToTakeBack() implements FormObjection {}
+
     /** That is more often than a probe needs. Send a reading every second, or several at once. */
     record ProbeTooOften() implements FormObjection {}
 

@@ -161,13 +161,13 @@ public class HouseService {
     /**
      * Takes back the readings of a place that were read in last.
      *
-     * @throws Refusal {@code readings-missing} when there are none
+     * @throws Refusal {@code nothing-to-take-back}
      */
     @Transactional
     public void takeReadingsBack(long placeId, Instant at) {
         Long last = mapper.lastReadIn(placeId);
         if (last == null) {
-            throw Refusal.of(new FormObjection.ReadingsMissing());
+            throw Refusal.of(new FormObjection.NothingToTakeBack());
         }
         mapper.takeBack(last, at);
     }

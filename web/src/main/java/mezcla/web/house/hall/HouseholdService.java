@@ -263,7 +263,7 @@ public class HouseholdService {
     /**
      * Takes back the readings of a place that were read in last.
      *
-     * @throws Refusal {@code unknown-thing}, or {@code readings-missing} when there are none
+     * @throws Refusal {@code unknown-thing} or {@code nothing-to-take-back}
      */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional

@@ -62,11 +62,11 @@ class RunController {
             return forms.askAgainWithNewKey();
         }
         if (form.getFilm().isEmpty()) {
-            form.beginWith(member.name(), form.getTank().isEmpty() ? smallestTank() : form.getTank());
+            form.beginWith(member.owner(), form.getTank().isEmpty() ? smallestTank() : form.getTank());
         } else if (form.getTank().isEmpty()) {
             form.setTank(smallestTank());
         }
-        form.ownedBy(member.name());
+        form.ownedBy(member.owner());
         return page(id, form, member, new FieldErrors(), false);
     }
 
