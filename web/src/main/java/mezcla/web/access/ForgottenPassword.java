@@ -14,10 +14,12 @@ class ForgottenPassword {
     private static final int LENGTH = 12;
 
     private final Members members;
+    private final Devices devices;
     private final String signInName;
 
-    ForgottenPassword(Members members, @Value("${mezcla.forgotten-password}") String signInName) {
+    ForgottenPassword(Members members, Devices devices, @Value("${mezcla.forgotten-password}") String signInName) {
         this.members = members;
+        this.devices = devices;
         this.signInName = signInName;
     }
 
@@ -39,6 +41,7 @@ class ForgottenPassword {
     private String newPassword(SignedIn member) {
         String password = Unguessable.letters(LENGTH);
         members.setPassword(member.id(), password);
+        devices.record("gave %s another password, from the console".formatted(member.name()));
         return "%s signs in as %s with the password %s".formatted(member.name(), member.signInName(), password);
     }
 }

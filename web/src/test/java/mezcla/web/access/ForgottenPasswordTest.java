@@ -7,6 +7,7 @@ import java.util.regex.Pattern;
 import mezcla.web.DemoApplicationTest;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.ApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.testng.annotations.Test;
 
@@ -14,6 +15,12 @@ import org.testng.annotations.Test;
 public class ForgottenPasswordTest extends DemoApplicationTest {
     @Autowired
     private Members members;
+
+    @Autowired
+    private Devices devices;
+
+    @Autowired
+    private JdbcClient sql;
 
     @Autowired
     private PasswordEncoder passwords;
@@ -24,15 +31,20 @@ public class ForgottenPasswordTest extends DemoApplicationTest {
     @Test
     public void consoleGivesANewOneToThatMemberAlone() {
         String bram = members.loadUserByUsername("bram").getPassword();
-        String said = new ForgottenPassword(members, "INES").newPassword();
+        String said = new ForgottenPassword(members, devices, "INES").newPassword();
         Matcher matcher = Pattern.compile("Ines signs in as ines with the password ([A-Z2-9]{12})")
                 .matcher(said);
         assertThat(matcher.matches()).as(said).isTrue();
         assertThat(passwords.matches(
                         matcher.group(1), members.loadUserByUsername("ines").getPassword()))
                 .isTrue();
+        assertThat(sql.sql("SELECT what FROM access_record ORDER BY id DESC LIMIT 1")
+                        .query(String.class)
+                        .single())
+                .isEqualTo("gave Ines another password, from the console");
         assertThat(members.loadUserByUsername("bram").getPassword()).isEqualTo(bram);
-        assertThat(new ForgottenPassword(members, "nobody").newPassword()).isEqualTo("Nobody signs in as nobody.");
+        assertThat(new ForgottenPassword(members, devices, "nobody").newPassword())
+                .isEqualTo("Nobody signs in as nobody.");
     }
 
     @Test
