@@ -5,9 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import mezcla.web.MezclaApplication;
+import mezcla.web.clock.TestClock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -28,28 +27,15 @@ public final class TurnedHouse {
         @Bean
         @Primary
         Clock wrong() {
-            return new Clock() {
-                @Override
-                public ZoneId getZone() {
-                    return ZoneOffset.UTC;
+            return new TestClock(() -> {
+                try {
+                    return Instant.now()
+                            .plusSeconds(
+                                    Long.parseLong(Files.readString(WRONG_BY).strip()));
+                } catch (IOException e) {
+                    return Instant.now();
                 }
-
-                @Override
-                public Clock withZone(ZoneId zone) {
-                    return this;
-                }
-
-                @Override
-                public Instant instant() {
-                    try {
-                        return Instant.now()
-                                .plusSeconds(Long.parseLong(
-                                        Files.readString(WRONG_BY).strip()));
-                    } catch (IOException e) {
-                        return Instant.now();
-                    }
-                }
-            };
+            });
         }
     }
 }

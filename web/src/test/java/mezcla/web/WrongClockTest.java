@@ -13,8 +13,6 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
@@ -25,6 +23,7 @@ import mezcla.log.NoteLeft;
 import mezcla.log.RunLogged;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.clock.TestClock;
 import mezcla.web.log.DarkroomLog;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.TestConfiguration;
@@ -69,22 +68,7 @@ public class WrongClockTest extends DemoApplicationTest {
         @Bean
         @Primary
         Clock wrong() {
-            return new Clock() {
-                @Override
-                public ZoneId getZone() {
-                    return ZoneOffset.UTC;
-                }
-
-                @Override
-                public Clock withZone(ZoneId zone) {
-                    return this;
-                }
-
-                @Override
-                public Instant instant() {
-                    return Instant.now().plus(WRONG_BY.get());
-                }
-            };
+            return new TestClock(() -> Instant.now().plus(WRONG_BY.get()));
         }
     }
 

@@ -2,12 +2,10 @@ package mezcla.web.access;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.stream.IntStream;
+import mezcla.web.clock.TestClock;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -20,22 +18,7 @@ public class TriesTest {
     @BeforeMethod
     void begin() {
         now = Instant.parse("2026-03-01T18:00:00Z");
-        tries = new Tries(new Clock() {
-            @Override
-            public ZoneId getZone() {
-                return ZoneOffset.UTC;
-            }
-
-            @Override
-            public Clock withZone(ZoneId zone) {
-                return this;
-            }
-
-            @Override
-            public Instant instant() {
-                return now;
-            }
-        });
+        tries = new Tries(new TestClock(() -> now));
     }
 
     private long looked(int times, Tries.Key... keys) {

@@ -3,9 +3,8 @@ package mezcla.web.journey;
 import com.microsoft.playwright.Page;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.concurrent.atomic.AtomicLong;
+import mezcla.web.clock.TestClock;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Primary;
@@ -18,22 +17,7 @@ class TurnedClock {
     @Bean
     @Primary
     Clock turned() {
-        return new Clock() {
-            @Override
-            public ZoneId getZone() {
-                return ZoneOffset.UTC;
-            }
-
-            @Override
-            public Clock withZone(ZoneId zone) {
-                return this;
-            }
-
-            @Override
-            public Instant instant() {
-                return Instant.now().plusMillis(AHEAD_MS.get());
-            }
-        };
+        return new TestClock(() -> Instant.now().plusMillis(AHEAD_MS.get()));
     }
 
     /** Time passes for the machine and for one browser. */
