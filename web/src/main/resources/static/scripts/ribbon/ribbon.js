@@ -353,8 +353,10 @@ const send = async () => {
       text("saved", "Kept here and on the server.");
     } else if (answer.status === 404 || answer.status === 422) {
       text("saved", "This run is over: it was logged or called off elsewhere.");
-    } else {
+    } else if (answer.redirected || answer.status === 401 || answer.status === 403) {
       text("saved", "Kept here; the server did not take it. Sign in again on another page.");
+    } else {
+      text("saved", "Kept here; the server cannot save just now. Leave this page open: it is sent again by itself.");
     }
   } catch {
     text("saved", "The server does not answer. The clock goes on, and what you press is kept here: leave this page open.");
