@@ -1,7 +1,6 @@
 package mezcla.web.photo;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -10,6 +9,8 @@ import java.util.Optional;
 import java.util.UUID;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.io.Resource;
@@ -22,6 +23,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /** Keeps photos in a folder beside the database, under names that say nothing. */
 @Service
 public class Photos {
+    private static final Logger LOG = LoggerFactory.getLogger(Photos.class);
+
     private final PhotoMapper mapper;
     private final Path folder;
 
@@ -74,7 +77,7 @@ public class Photos {
         try {
             Files.deleteIfExists(file);
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            LOG.warn("A photo that is not kept could not be removed: {}", e.getMessage());
         }
     }
 

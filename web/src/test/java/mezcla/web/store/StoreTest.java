@@ -201,11 +201,12 @@ public class StoreTest extends DemoApplicationTest {
                                     .with(user(devi))
                                     .with(csrf())
                                     .param("formKey", key())
-                                    .param("result[0]", "GOOD")
-                                    .param("cause[0]", "CHEMISTRY"))
+                                    .param("roll", "0")
+                                    .param("result", "GOOD"))
                     .andReturn()
                     .getResponse();
             assertThat(answer.getStatus()).isEqualTo(422);
+            assertThat(answer.getContentAsString()).contains("There is no room for the photo");
             assertThat(rows()).isEqualTo(rows);
         } finally {
             Files.delete(photos);
