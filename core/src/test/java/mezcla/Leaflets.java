@@ -89,7 +89,7 @@ public final class Leaflets {
                 List.of());
     }
 
-    /** A first developer that is diluted 1 + 1 and poured away, and a colour developer. */
+    /** A first developer that is diluted 1 + 1 and poured away, a colour developer and a bleach-fix. */
     public static Leaflet slide() {
         return new Leaflet(
                 "test-slide",
@@ -99,14 +99,14 @@ public final class Leaflets {
                 FilmProcess.COLOUR_SLIDE,
                 null,
                 1000,
-                List.of(part("f1", 200), part("cd", 200)),
+                List.of(part("f1", 200), part("cd", 200), part("bx", 200)),
                 List.of(
                         bath(
                                 "f1",
                                 BathRole.FIRST_DEVELOPER,
                                 new Exhaustion.Fixed(),
                                 push(),
-                                new Range(6, 6),
+                                new Range(12, 12),
                                 new Bath.OneShot(1, 1),
                                 "f1",
                                 200),
@@ -118,6 +118,15 @@ public final class Leaflets {
                                 new Range(6, 6),
                                 null,
                                 "cd",
+                                200),
+                        bath(
+                                "bx",
+                                BathRole.BLEACH_FIX,
+                                new Exhaustion.Fixed(),
+                                List.of(),
+                                new Range(12, 12),
+                                null,
+                                "bx",
                                 200)),
                 List.of(),
                 List.of());

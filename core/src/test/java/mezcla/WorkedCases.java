@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -114,7 +115,10 @@ final class WorkedCases {
                                 addition.get("part").asString(),
                                 addition.get("amount").asDouble(),
                                 addition.get("unit").asString().equals("g") ? Unit.G : Unit.ML,
-                                Addition.Care.NORMAL,
+                                addition.has("care")
+                                        ? Addition.Care.valueOf(
+                                                addition.get("care").asString().toUpperCase(Locale.ROOT))
+                                        : Addition.Care.NORMAL,
                                 null,
                                 null)));
     }

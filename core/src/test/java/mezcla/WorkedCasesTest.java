@@ -9,9 +9,11 @@ import static mezcla.WorkedCases.texts;
 import static mezcla.WorkedCases.timing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.within;
 
 import java.net.URISyntaxException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.Iterator;
@@ -24,7 +26,10 @@ import java.util.Set;
 import java.util.stream.Stream;
 import mezcla.WorkedCases.Case;
 import mezcla.batch.Light;
+import mezcla.batch.Mixture;
+import mezcla.batch.Outcome;
 import mezcla.batch.StorageAge;
+import mezcla.batch.Trim;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
@@ -38,6 +43,7 @@ import mezcla.log.Sign;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
 import mezcla.mixing.MixPlan;
+import mezcla.mixing.Strength;
 import mezcla.mixing.Tool;
 import mezcla.mixing.ToolChoice;
 import mezcla.mixing.WaterBlend;
@@ -46,9 +52,12 @@ import mezcla.money.KitLedger;
 import mezcla.money.Sharing;
 import mezcla.processing.Agitation;
 import mezcla.processing.EquivalentDevelopment;
+import mezcla.processing.FilmLoad;
 import mezcla.processing.RunTime;
 import mezcla.processing.Schedule;
+import mezcla.processing.TimesByTemperature;
 import mezcla.processing.WarmUp;
+import mezcla.processing.WarmWater;
 import mezcla.verdict.BatchVerdict;
 import mezcla.verdict.FillCondition;
 import mezcla.verdict.FillVerdict;
@@ -72,8 +81,7 @@ public class WorkedCasesTest {
         void of(Case worked);
     }
 
-    private static final Set<String> TO_COME =
-            Set.of("strength", "trim", "film-load", "days-left", "warm-water", "expected-rolls");
+    private static final Set<String> TO_COME = Set.of("expected-rolls");
 
     private final Map<String, Check> checks = new LinkedHashMap<>();
 
@@ -90,6 +98,11 @@ public class WorkedCasesTest {
         checks.put("schedule", this::schedule);
         checks.put("warm-up", this::warmUp);
         checks.put("equivalent-development", this::equivalentDevelopment);
+        checks.put("strength", this::strength);
+        checks.put("trim", this::trim);
+        checks.put("film-load", this::filmLoad);
+        checks.put("days-left", this::daysLeft);
+        checks.put("warm-water", this::warmWater);
     }
 
     @DataProvider
@@ -177,30 +190,99 @@ public class WorkedCasesTest {
     }
 
     private void equivalentDevelopment(Case worked) {
-        JsonNode table = worked.given().get("temperatureTable");
-        Timing timing = new Timing(
-                1,
-                worked.given().get("atC").asDouble(),
-                worked.given().get("atC").asDouble(),
-                worked.given().get("atC").asDouble(),
-                new Exhaustion.Fixed(),
-                List.of(),
-                table == null || table.isNull()
-                        ? List.of()
-                        : each(
-                                table,
-                                point -> new Timing.TimeAt(
-                                        point.get("c").asDouble(),
-                                        point.get("seconds").asDouble())));
+        JsonNode given = worked.given();
+        double at = given.get("atC").asDouble();
+        JsonNode printed = given.get("printedSeconds");
+        List<Timing.TimeAt> table = each(
+                given.get("temperatureTable"),
+                point -> new Timing.TimeAt(
+                        point.get("c").asDouble(), point.get("seconds").asDouble()));
+        TimesByTemperature times = printed.isNull()
+                ? new TimesByTemperature(at, table)
+                : TimesByTemperature.of(
+                        new Timing(printed.asDouble(), at, at, at, new Exhaustion.Fixed(), List.of(), table));
         number(
                 worked,
                 "equivalentSeconds",
                 EquivalentDevelopment.seconds(
-                        timing,
+                        times,
                         each(
-                                worked.given().get("readings"),
+                                given.get("readings"),
                                 node -> new EquivalentDevelopment.Reading(
                                         node.get(0).asDouble(), node.get(1).asDouble()))));
+    }
+
+    private void strength(Case worked) {
+        Strength strength = Strength.of(
+                recipe(worked.given().get("recipe")),
+                each(worked.given().get("pouredAmounts"), JsonNode::asDouble),
+                worked.given().get("becameMl").asDouble());
+        List<Double> expected = each(worked.expect().get("strengths"), JsonNode::asDouble);
+        assertThat(strength.parts()).hasSameSizeAs(expected);
+        for (int i = 0; i < expected.size(); i++) {
+            assertThat(strength.parts().get(i)).isCloseTo(expected.get(i), within(2e-6));
+        }
+        number(worked, "chemistryMl", strength.chemistryMl());
+        number(worked, "waterToAddMl", strength.waterToAddMl());
+        List<String> flags = new ArrayList<>();
+        if (strength.strong()) {
+            flags.add("strong-mix");
+        }
+        if (strength.weak()) {
+            flags.add("weak-mix");
+        }
+        assertThat(flags).isEqualTo(texts(worked.expect().get("flags")));
+    }
+
+    private void trim(Case worked) {
+        number(worked, "trimPercent", Trim.percent(each(worked.given().get("runs"), run -> texts(run).stream()
+                .map(WorkedCasesTest::result)
+                .toList())));
+    }
+
+    private void filmLoad(Case worked) {
+        FilmLoad load = FilmLoad.of(
+                worked.given().get("rolls").asDouble(),
+                worked.given().get("makesMl").asDouble(),
+                worked.given().get("solutionMl").asDouble(),
+                worked.given().get("capacityRolls").asDouble());
+        number(worked, "load", load.share());
+        JsonNode flag = worked.expect().get("flag");
+        assertThat(load.tooMuch() ? "too-much-film" : load.crowded() ? "crowded" : null)
+                .isEqualTo(flag.isNull() ? null : flag.asString());
+    }
+
+    private void daysLeft(Case worked) {
+        JsonNode stored = worked.given().get("storedNow");
+        double rate = StorageAge.daysADay(
+                role(worked.given().get("role").asString()),
+                stored.get("tempC").asDouble(),
+                stored.get("headspace").asDouble(),
+                air(stored.get("protection").asString()),
+                Light.valueOf(stored.get("light").asString().toUpperCase(Locale.ROOT)));
+        number(
+                worked,
+                "calendarDaysLeft",
+                StorageAge.calendarDays(worked.given().get("effectiveDaysLeft").asDouble(), rate));
+    }
+
+    private void warmWater(Case worked) {
+        JsonNode given = worked.given();
+        WarmWater water = WarmWater.of(
+                given.get("bathLitres").asDouble(),
+                given.get("lossWPerK").asDouble(),
+                given.get("roomC").asDouble(),
+                each(
+                        given.get("bottles"),
+                        node -> new WarmUp.Warmed(
+                                node.get("litres").asDouble(),
+                                node.get("wPerK").asDouble(),
+                                node.get("startC").asDouble())),
+                given.get("targetC").asDouble(),
+                given.get("toleranceC").asDouble());
+        number(worked, "waterC", water.waterC());
+        number(worked, "readySeconds", water.readySeconds());
+        number(worked, "untilSeconds", water.untilSeconds());
     }
 
     private void effectiveAge(Case worked) {
@@ -255,7 +337,9 @@ public class WorkedCasesTest {
 
     private void wear(Case worked) {
         double makes = worked.given().get("makesMl").asDouble();
-        Wear wear = Wear.fresh(worked.given().get("volumeMl").asDouble());
+        double volume = worked.given().get("volumeMl").asDouble();
+        JsonNode chemistry = worked.given().get("chemistryMl");
+        Wear wear = Wear.fresh(volume, chemistry == null || chemistry.isNull() ? volume : chemistry.asDouble());
         for (JsonNode event : worked.given().get("events")) {
             if (event.has("run")) {
                 double rolls = event.get("run").asDouble();
@@ -270,6 +354,7 @@ public class WorkedCasesTest {
         number(worked, "rolls", wear.rolls());
         number(worked, "volumeMl", wear.volumeMl());
         number(worked, "countedMl", wear.countedMl());
+        number(worked, "chemistryMl", wear.chemistryMl());
     }
 
     private void runTime(Case worked) {
@@ -295,19 +380,26 @@ public class WorkedCasesTest {
         double roomC = given.get("roomC").asDouble();
         double startWaterC = given.get("startWaterC").asDouble();
         double topUpC = given.get("topUpC").asDouble();
-        MixPlan plan =
-                MixPlan.of(recipe(given.get("recipe")), given.get("volumeMl").asDouble(), Map.of());
+        double volume = given.get("volumeMl").asDouble();
+        JsonNode partsFor = given.get("partsForMl");
+        MixPlan plan = MixPlan.of(
+                recipe(given.get("recipe")),
+                new MixPlan.Wanted(volume, partsFor.isNull() ? volume : partsFor.asDouble()),
+                Map.of());
+        number(worked, "strength", plan.strength());
         number(worked, "startWaterMl", plan.startWaterMl());
         number(worked, "startWaterLoweredByMl", plan.startWaterLoweredByMl());
         number(worked, "topUpMl", plan.topUpMl());
         number(worked, "finalMl", plan.finalMl());
         number(worked, "afterPartsC", plan.afterPartsC(roomC, startWaterC));
         number(worked, "landedC", plan.landedC(roomC, startWaterC, topUpC));
-        number(
-                worked,
-                "startWaterForLandingC",
-                plan.startWaterForLandingC(
-                        roomC, topUpC, given.get("wantLandedC").asDouble()));
+        if (worked.expect().has("startWaterForLandingC")) {
+            number(
+                    worked,
+                    "startWaterForLandingC",
+                    plan.startWaterForLandingC(
+                            roomC, topUpC, given.get("wantLandedC").asDouble()));
+        }
         JsonNode amounts = worked.expect().get("amounts");
         assertThat(plan.additions()).hasSize(amounts.size());
         for (int i = 0; i < amounts.size(); i++) {
@@ -433,7 +525,10 @@ public class WorkedCasesTest {
 
     private static FillCondition condition(JsonNode bath) {
         double makes = bath.get("makesMl").asDouble();
-        double counted = bath.get("bathMl").asDouble();
+        JsonNode worth = bath.get("chemistryMl");
+        double chemistry = worth == null ? bath.get("bathMl").asDouble() : worth.asDouble();
+        List<String> flags = texts(bath.get("mixFlags"));
+        JsonNode reassured = bath.get("everReassured");
         JsonNode look = bath.get("lastInspection");
         Set<Sign> signs = EnumSet.noneOf(Sign.class);
         texts(bath.get("signs")).forEach(sign -> signs.add(Sign.valueOf(sign.toUpperCase(Locale.ROOT))));
@@ -442,10 +537,12 @@ public class WorkedCasesTest {
                 BathRole.of(bath.get("role").asString()),
                 timing(bath.get("timing")),
                 makes,
-                counted,
-                bath.get("rollsBefore").asDouble() * makes / counted,
+                chemistry,
+                bath.get("rollsBefore").asDouble(),
+                bath.get("rollsBefore").asDouble() * makes / chemistry,
                 bath.get("ageDays").asDouble(),
                 bath.get("effectiveAgeDays").asDouble(),
+                1,
                 range(bath.get("life")),
                 range(bath.get("capacity")),
                 signs,
@@ -455,8 +552,16 @@ public class WorkedCasesTest {
                                 result(look.get("result").asString()),
                                 look.get("daysAgo").asDouble(),
                                 look.get("rollsAgo").asDouble()),
+                new Mixture(
+                        1, 1, flags.contains("weak-mix"), flags.contains("strong-mix"), flags.contains("old-parts")),
+                new Outcome(reassured != null && reassured.asBoolean(), bad(look)),
                 bath.get("trimPercent").asDouble(),
                 null);
+    }
+
+    /** The cases give the look that was ever bad as the last one. */
+    private static boolean bad(JsonNode look) {
+        return !look.isNull() && look.get("result").asString().startsWith("heavy-");
     }
 
     private static Finding result(String words) {

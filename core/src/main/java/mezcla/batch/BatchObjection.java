@@ -2,6 +2,7 @@ package mezcla.batch;
 
 import java.time.Instant;
 import java.util.List;
+import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Unit;
 import mezcla.log.LogEntry;
 import mezcla.log.Subject;
@@ -128,6 +129,17 @@ public sealed interface BatchObjection extends Objection {
         @Override
         public String field() {
             return "tank";
+        }
+    }
+
+    /** A kit of which nothing more is mixed. */
+    record KitIsFinished() implements BatchObjection {}
+
+    /** Another process's bath, which may foul this one's. */
+    record OfAnotherProcess(FillState fill, FilmProcess process) implements BatchObjection {
+        @Override
+        public String field() {
+            return "guest";
         }
     }
 

@@ -102,11 +102,14 @@ public record BatchState(
      * Refuses another batch's fill where one of its own stands, or where the other would not do.
      *
      * @param guest the fill
-     * @throws Refusal {@code developer-not-shared}, {@code already-discarded}, {@code serves-here-already}, or
+     * @throws Refusal {@code of-another-process}, {@code developer-not-shared}, {@code already-discarded}, {@code serves-here-already}, or
      *     {@code bath-stands} when a fill of the same role stands
      */
     public void refuseGuest(FillState guest) {
         guest.refuseDiscarded();
+        if (!guest.leaflet().process().equals(process())) {
+            throw Refusal.of(new BatchObjection.OfAnotherProcess(guest, process()));
+        }
         if (guest.bath().role().isDeveloper() || guest.bath().oneShot() != null) {
             throw Refusal.of(new BatchObjection.DeveloperNotShared(guest));
         }
@@ -169,8 +172,8 @@ public record BatchState(
         if (when.isAfter(now)) {
             throw Refusal.of(new BatchObjection.InTheFuture());
         }
-        if (when.isBefore(mixed.stamp().happenedAt())) {
-            throw Refusal.of(new BatchObjection.BeforeMixing(mixed.stamp().happenedAt()));
+        if (when.isBefore(mixed.foldedAt())) {
+            throw Refusal.of(new BatchObjection.BeforeMixing(mixed.foldedAt()));
         }
     }
 

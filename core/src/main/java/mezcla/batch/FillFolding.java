@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,6 +29,7 @@ import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.log.Sign;
 import mezcla.log.Stamp;
+import mezcla.mixing.Strength;
 import org.jspecify.annotations.Nullable;
 
 /** Adds up what happened to one fill. */
@@ -47,14 +49,17 @@ final class FillFolding {
     private Instant seenAt;
     private boolean about;
     private Wear wear;
-    private double trimPercent;
+    private final Map<Long, Map<Integer, Finding>> loads = new LinkedHashMap<>();
+    private Mixture mixture;
+    private boolean bad;
+    private boolean good;
     private @Nullable Inspected inspected;
     private FillState.@Nullable Bar bar;
     private FillState.@Nullable Discarded discarded;
 
     private record Inspected(Finding result, Instant at, double rollsThen) {}
 
-    FillFolding(Stamp stamp, MixedFill mixed, Leaflet leaflet) {
+    FillFolding(Stamp stamp, MixedFill mixed, Leaflet leaflet, boolean oldParts) {
         Before before = mixed.before();
         this.mixed = mixed;
         this.leaflet = leaflet;
@@ -64,7 +69,10 @@ final class FillFolding {
         this.seenAt = stamp.happenedAt();
         this.about = stamp.about() || before != null;
         this.kept = new FillState.Kept(mixed.bottle(), null, AirKept.NOTHING, stamp.happenedAt());
-        this.wear = Wear.fresh(mixed.volumeMl());
+        Strength strength = Mixture.strength(bath.recipe(), mixed.uses(), mixed.volumeMl());
+        this.mixture =
+                new Mixture(strength.weakest(), strength.strongest(), strength.weak(), strength.strong(), oldParts);
+        this.wear = Wear.fresh(mixed.volumeMl(), strength.chemistryMl());
         if (before != null && bath.oneShot() == null) {
             wear = wear.afterRun(before.rolls(), before.rolls(), bath.capacityForMl(), 0);
         }
@@ -104,6 +112,7 @@ final class FillFolding {
             wear = wear.afterPouringAway(runBath.pouredAwayMl());
         }
         rollsAfterRun.put(stamp.sequence(), wear.rolls());
+        loads.put(stamp.sequence(), new HashMap<>());
         path.add(new FillState.Worn(stamp.happenedAt(), wear.scaledRolls()));
     }
 
@@ -136,35 +145,50 @@ final class FillFolding {
         wear = wear.afterSpill(spilled.volumeMl());
     }
 
-    void topUp(FillToppedUp topped) {
+    void topUp(FillToppedUp topped, boolean oldParts) {
         see(topped.stamp());
         endSpell(topped.stamp());
         about |= topped.stamp().about();
-        double share = Math.max(0, wear.volumeMl()) / (Math.max(0, wear.volumeMl()) + topped.volumeMl());
+        double added = Mixture.strength(bath.recipe(), topped.uses(), topped.volumeMl())
+                .chemistryMl();
+        double share = wear.kept(added);
         spells.replaceAll(spell -> new StorageAge.Spell(
                 spell.from(), spell.until(), spell.headspace(), spell.air(), spell.place(), spell.kept() * share));
-        wear = wear.afterToppingUp(topped.volumeMl());
+        wear = wear.afterToppingUp(topped.volumeMl(), added);
+        mixture = mixture.with(oldParts);
         path.add(new FillState.Worn(topped.stamp().happenedAt(), wear.scaledRolls()));
     }
 
     /** A look whose finding was put down to something else neither condemns, nor reassures, nor replaces. */
     void inspect(FillInspected look) {
         if (look.chemistry()) {
-            inspected = new Inspected(look.result(), look.stamp().happenedAt(), wear.rolls());
-            trimPercent = look.trimPercent();
+            count(look.result(), look.stamp(), wear.rolls());
+            loads.computeIfAbsent(look.stamp().sequence(), load -> new HashMap<>())
+                    .put(0, look.result());
         }
     }
 
-    /** It counts from the run whose film it was; a trim concerns the developer of the image alone. */
+    /** It counts from the run whose film it was; the latest look at a roll stands for it. */
     void inspect(FilmInspected look) {
         if (look.chemistry()) {
-            double then = rollsAfterRun.getOrDefault(look.run(), wear.rolls());
-            inspected = new Inspected(look.result(), look.stamp().happenedAt(), then);
+            count(look.result(), look.stamp(), rollsAfterRun.getOrDefault(look.run(), wear.rolls()));
+            loads.computeIfAbsent(look.run(), load -> new HashMap<>()).put(look.roll(), look.result());
         }
-        Double trim = look.trimPercent();
-        if (trim != null && leaflet.isImageDeveloper(bath)) {
-            trimPercent = trim;
-        }
+    }
+
+    private void count(Finding result, Stamp stamp, double rollsThen) {
+        inspected = new Inspected(result, stamp.happenedAt(), rollsThen);
+        good |= result.isGood();
+        bad |= result == Finding.HEAVY_CAST || result == Finding.HEAVY_GRAIN;
+    }
+
+    /** Trim concerns the developer of the image alone (rules, 4.5). */
+    private double trimPercent() {
+        return leaflet.isImageDeveloper(bath)
+                ? Trim.percent(loads.values().stream()
+                        .map(load -> List.copyOf(load.values()))
+                        .toList())
+                : 0;
     }
 
     void see(Stamp stamp) {
@@ -204,9 +228,12 @@ final class FillFolding {
                 about,
                 Math.max(0, wear.volumeMl()),
                 wear.countedMl(),
+                wear.chemistryMl(),
                 wear.rolls(),
                 wear.scaledRolls(),
-                trimPercent,
+                trimPercent(),
+                mixture,
+                new Outcome(good, bad),
                 inspected == null
                         ? null
                         : new FillState.Inspection(inspected.result, inspected.at, wear.rolls() - inspected.rollsThen),

@@ -29,9 +29,12 @@ import org.jspecify.annotations.Nullable;
  * @param about whether anything it rests on is remembered rather than noted
  * @param volumeMl what is in the bottle, in ml
  * @param countedMl the volume that wear is counted by, in ml
+ * @param chemistryMl the volume of printed strength that its parts would make, in ml (rules, 3.7)
  * @param rolls roll equivalents that went through it
  * @param scaledRolls n: the same, scaled to the printed volume
  * @param trimPercent its own correction, in percent
+ * @param mixture what it was mixed of
+ * @param outcome what film of it has ever shown
  * @param inspection the last look at film that counts; null for none
  * @param bar why it must not be used; null while it may
  * @param discarded how it ended; null while it stands on the shelf
@@ -51,9 +54,12 @@ public record FillState(
         boolean about,
         double volumeMl,
         double countedMl,
+        double chemistryMl,
         double rolls,
         double scaledRolls,
         double trimPercent,
+        Mixture mixture,
+        Outcome outcome,
         @Nullable Inspection inspection,
         @Nullable Bar bar,
         @Nullable Discarded discarded,
@@ -155,9 +161,12 @@ public record FillState(
                 about,
                 volumeMl,
                 countedMl,
+                chemistryMl,
                 rolls,
                 scaledRolls,
                 trimPercent,
+                mixture,
+                outcome,
                 inspection,
                 bar,
                 discarded,
@@ -271,8 +280,17 @@ public record FillState(
         return Slack.reaches(measuredMl, volumeMl - UNEXPLAINED_ML);
     }
 
+    /**
+     * How many roll equivalents it does in all: those that are done, and what is left of a limit.
+     *
+     * @param limit n at which it is used up
+     */
+    public double rollsOf(double limit) {
+        return rolls + Math.max(0, (limit - scaledRolls) / wearPerRoll());
+    }
+
     /** r: what a roll equivalent adds to n. */
     public double wearPerRoll() {
-        return bath().capacityForMl() / countedMl;
+        return bath().capacityForMl() / chemistryMl;
     }
 }

@@ -30,6 +30,7 @@ import mezcla.log.FillToppedUp;
 import mezcla.log.FillsDiscarded;
 import mezcla.log.FilmInspected;
 import mezcla.log.KitArrived;
+import mezcla.log.KitFinished;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
@@ -132,6 +133,12 @@ final class Folding implements EntryVisitor<Runnable> {
     }
 
     @Override
+    public Runnable kitFinished(KitFinished entry) {
+        KitFolding kit = kit(entry.kitId());
+        return () -> kit.finish(entry.stamp());
+    }
+
+    @Override
     public Runnable batchMixed(BatchMixed entry) {
         refuseTwice(batches, entry.batchId(), Subject.batch(entry.batchId()));
         if (entry.fills().isEmpty()) {
@@ -197,7 +204,7 @@ final class Folding implements EntryVisitor<Runnable> {
     public Runnable fillToppedUp(FillToppedUp entry) {
         FillFolding fill = fill(entry.fillId());
         return () -> {
-            fill.topUp(entry);
+            fill.topUp(entry, anyPast(entry.uses(), entry.stamp()));
             use(entry.uses(), entry.stamp());
         };
     }
@@ -305,7 +312,15 @@ final class Folding implements EntryVisitor<Runnable> {
 
     private FillFolding newFill(Stamp stamp, MixedFill mixed) {
         refuseTwice(fills, mixed.fillId(), Subject.fill(mixed.fillId()));
-        return new FillFolding(stamp, mixed, correctedLeaflets.getOrDefault(mixed.fillId(), mixed.leaflet()));
+        Leaflet sheet = correctedLeaflets.getOrDefault(mixed.fillId(), mixed.leaflet());
+        return new FillFolding(stamp, mixed, sheet, anyPast(mixed.uses(), stamp));
+    }
+
+    private boolean anyPast(List<PartUse> uses, Stamp stamp) {
+        return uses.stream().anyMatch(use -> {
+            KitFolding kit = kits.get(use.kitId());
+            return kit != null && kit.isPast(use.part(), stamp.happenedAt());
+        });
     }
 
     private void addFill(FillFolding fill, Stamp stamp) {

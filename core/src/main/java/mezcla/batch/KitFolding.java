@@ -11,6 +11,7 @@ import mezcla.log.PartDecanted;
 import mezcla.log.PartMoved;
 import mezcla.log.PartUse;
 import mezcla.log.Stamp;
+import org.jspecify.annotations.Nullable;
 
 /** Adds up what happened to one kit. */
 final class KitFolding {
@@ -19,10 +20,15 @@ final class KitFolding {
     private final Map<String, Instant> openedAt = new HashMap<>();
     private final Map<String, PartState.Decanted> decanted = new HashMap<>();
     private final Map<String, Double> movedIn = new HashMap<>();
+    private @Nullable Instant finishedAt;
 
     KitFolding(KitArrived arrival) {
         this.arrival = arrival;
         arrival.parts().forEach(part -> left.put(part.key(), part.amount()));
+    }
+
+    void finish(Stamp stamp) {
+        finishedAt = stamp.happenedAt();
     }
 
     void open(String part, Stamp stamp) {
@@ -59,12 +65,19 @@ final class KitFolding {
         decanted.remove(moved.part());
     }
 
+    /** Whether a part of that name was past its printed life. */
+    boolean isPast(String key, Instant at) {
+        return arrival.parts().stream().filter(part -> part.key().equals(key)).anyMatch(part -> partState(part)
+                .isPast(arrival.stamp().happenedAt(), at));
+    }
+
     KitState state(List<KitState.Share> shares) {
         return new KitState(
                 arrival.kitId(),
                 arrival,
                 arrival.parts().stream().map(this::partState).toList(),
-                shares);
+                shares,
+                finishedAt);
     }
 
     private PartState partState(Part part) {

@@ -9,7 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
@@ -21,6 +23,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.KitSplit;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A kit as the log leaves it.
@@ -29,8 +32,10 @@ import mezcla.mixing.KitSplit;
  * @param arrival the row with which it came
  * @param parts what is left of each part, in the order of the leaflet
  * @param shares what fills took of its value, in the order of recording
+ * @param finishedAt when somebody said that nothing more is mixed from it; null while nobody did
  */
-public record KitState(long id, KitArrived arrival, List<PartState> parts, List<Share> shares) {
+public record KitState(
+        long id, KitArrived arrival, List<PartState> parts, List<Share> shares, @Nullable Instant finishedAt) {
     /**
      * A share of the kit's value, taken by a fill or given back by a void.
      *
@@ -56,6 +61,49 @@ public record KitState(long id, KitArrived arrival, List<PartState> parts, List<
         Map<String, Double> left = new LinkedHashMap<>();
         parts.forEach(state -> left.put(state.part().key(), state.left()));
         return left;
+    }
+
+    /** Whether nothing more is mixed from it: somebody said so, or nothing of it is left (rules, section 8). */
+    public boolean isFinished() {
+        return finishedAt != null || parts.stream().allMatch(state -> state.left() <= 0);
+    }
+
+    /** Refuses to finish a kit twice, as {@code kit-is-finished}. */
+    public void refuseFinished() {
+        if (isFinished()) {
+            throw Refusal.of(new BatchObjection.KitIsFinished());
+        }
+    }
+
+    /**
+     * Parts past their printed life of which something is left, that some baths take (rules, 3.4).
+     *
+     * @param bathKeys the baths
+     * @param now the present
+     */
+    public List<PartState> past(Collection<String> bathKeys, Instant now) {
+        Set<String> taken = bathKeys.stream()
+                .flatMap(key -> arrival.leaflet().bath(key).recipe().additions().stream())
+                .map(Addition::part)
+                .collect(Collectors.toSet());
+        return parts.stream()
+                .filter(state -> state.left() > 0 && taken.contains(state.part().key()))
+                .filter(state -> state.isPast(arrival.stamp().happenedAt(), now))
+                .toList();
+    }
+
+    /**
+     * The order in which kits are offered for some baths: those whose parts are good before those that have one past its
+     * printed life, and of those the one that came first.
+     *
+     * @param baths the baths that a kit is offered for
+     * @param now the present
+     */
+    public static Comparator<KitState> bestFirst(Function<KitState, Collection<String>> baths, Instant now) {
+        return Comparator.comparing(
+                        (KitState kit) -> !kit.past(baths.apply(kit), now).isEmpty())
+                .thenComparing(kit -> kit.arrival().stamp().happenedAt())
+                .thenComparingLong(KitState::id);
     }
 
     /** The baths that it has every part for, whatever is left of them, in the order of use. */
@@ -109,26 +157,30 @@ public record KitState(long id, KitArrived arrival, List<PartState> parts, List<
 
     /** Whether it can be offered to mix one bath afresh: it has every part of it, for a millilitre at least. */
     public boolean offers(Leaflet leaflet, String bathKey) {
-        return arrival.leaflet().key().equals(leaflet.key())
+        return !isFinished()
+                && arrival.leaflet().key().equals(leaflet.key())
                 && complete().stream().anyMatch(bath -> bath.key().equals(bathKey))
                 && Slack.reaches(makesMl(List.of(bathKey)), LEAST_ML);
     }
 
     /**
-     * The kit to offer where film of a process waits and no batch takes it: the one that came first of those that still
-     * make so much of every bath.
+     * The kit to offer where film of a process waits and no batch takes it, of those that still make so much of every
+     * bath: one whose parts are good, and of those the one that came first.
      *
      * @param kits every kit
      * @param process the process
      * @param volumeMl how much the tank takes, in ml
+     * @param now the present
      */
-    public static Optional<KitState> toOffer(Collection<KitState> kits, FilmProcess process, double volumeMl) {
+    public static Optional<KitState> toOffer(
+            Collection<KitState> kits, FilmProcess process, double volumeMl, Instant now) {
         return kits.stream()
-                .filter(kit -> kit.arrival().leaflet().process().equals(process))
+                .filter(kit ->
+                        !kit.isFinished() && kit.arrival().leaflet().process().equals(process))
                 .filter(kit -> KitSplit.of(kit.arrival().leaflet().recipes(), kit.left(), volumeMl)
                                 .batches()
                         > 0)
-                .min(Comparator.comparing(kit -> kit.arrival().stamp().happenedAt()));
+                .min(bestFirst(kit -> kit.complete().stream().map(Bath::key).toList(), now));
     }
 
     /** What a planned bath takes of it, as the log keeps it. */

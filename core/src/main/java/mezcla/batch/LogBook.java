@@ -36,7 +36,10 @@ public final class LogBook {
     public static final LogBook EMPTY = new LogBook(List.of(), Map.of(), Map.of(), Map.of(), List.of());
 
     /** What happened last comes first; of what happened at once, what was recorded last. */
-    public static final Comparator<LogEntry> NEWEST_FIRST = LogState.IN_ORDER.reversed();
+    public static final Comparator<LogEntry> NEWEST_FIRST = Comparator.comparing(
+                    (LogEntry entry) -> entry.stamp().happenedAt())
+            .thenComparingLong(entry -> entry.stamp().sequence())
+            .reversed();
 
     private final List<LogEntry> entries;
     private final Map<Subject, Strand> strands;

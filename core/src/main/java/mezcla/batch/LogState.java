@@ -24,9 +24,8 @@ import mezcla.measure.Refusal;
  */
 public record LogState(
         Map<Long, KitState> kits, Map<Long, BatchState> batches, List<Anomaly> anomalies, List<BatchState> standing) {
-    /** The order in which things happened. */
-    static final Comparator<LogEntry> IN_ORDER = Comparator.comparing(
-                    (LogEntry entry) -> entry.stamp().happenedAt())
+    /** The order in which things count. */
+    static final Comparator<LogEntry> IN_ORDER = Comparator.comparing(LogEntry::foldedAt)
             .thenComparingLong(entry -> entry.stamp().sequence());
 
     /** Keeps its own lists. */
@@ -71,7 +70,7 @@ public record LogState(
         return fold(log.stream()
                 .filter(entry -> entry instanceof EntryVoided
                         || entry instanceof LeafletCorrected
-                        || !entry.stamp().happenedAt().isAfter(when))
+                        || !entry.foldedAt().isAfter(when))
                 .toList());
     }
 

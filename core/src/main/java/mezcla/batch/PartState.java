@@ -1,5 +1,6 @@
 package mezcla.batch;
 
+import java.time.Duration;
 import java.time.Instant;
 import mezcla.leaflet.Part;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +16,8 @@ import org.jspecify.annotations.Nullable;
  */
 public record PartState(
         Part part, double left, @Nullable Instant openedAt, @Nullable Decanted decanted, double movedIn) {
+    private static final int HOURS_A_DAY = 24;
+
     /**
      * Vials.
      *
@@ -26,6 +29,23 @@ public record PartState(
     /** Since when air could get at it: since it was decanted, else since it was opened; null while it is sealed. */
     public @Nullable Instant clockFrom() {
         return decanted == null ? openedAt : decanted.at();
+    }
+
+    /**
+     * Whether it is past its printed life: sealed too long, or open too long since then (rules, 3.4).
+     *
+     * @param cameAt when its kit came
+     * @param at when it is asked
+     */
+    public boolean isPast(Instant cameAt, Instant at) {
+        Instant opened = openedAt;
+        Instant clock = clockFrom();
+        return isOver(cameAt, part.unopenedDays(), opened == null ? at : opened)
+                || (clock != null && isOver(clock, part.openedDays(), at));
+    }
+
+    private static boolean isOver(Instant from, @Nullable Double days, Instant at) {
+        return days != null && at.isAfter(from.plus(Duration.ofHours(Math.round(days * HOURS_A_DAY))));
     }
 
     /** How much of it this kit's own money paid for, in its unit. */

@@ -79,6 +79,42 @@ public record StorageAge(double effectiveDays, double calendarDays) {
                 .sum();
     }
 
+    /**
+     * How many effective days a day of the calendar counts for, as a fill stands now.
+     *
+     * @param fill the fill
+     * @param climate how warm and light it is where it stands
+     * @param now the present
+     */
+    public static double daysADay(FillState fill, Climate climate, Instant now) {
+        Spell last = fill.spells().get(fill.spells().size() - 1);
+        double celsius = climate.celsius(last.place(), now);
+        return daysADay(fill.bath().role(), celsius, last.headspace(), last.air(), climate.light(last.place()));
+    }
+
+    /**
+     * How many effective days a day of the calendar counts for.
+     *
+     * @param role what the bath does
+     * @param celsius how warm it is, in °C
+     * @param headspace the empty share of the bottle, 0 to 1
+     * @param air what keeps the air out
+     * @param light how much light there is
+     */
+    public static double daysADay(BathRole role, double celsius, double headspace, AirKept air, Light light) {
+        return warmth(celsius) * airAndLight(role, headspace, air, light);
+    }
+
+    /**
+     * Days of the calendar that are left of so many effective ones, if it goes on standing as it does now.
+     *
+     * @param effectiveDaysLeft days as they count; below 0 for none
+     * @param daysADay how many of them a day of the calendar counts for
+     */
+    public static double calendarDays(double effectiveDaysLeft, double daysADay) {
+        return Math.max(0, effectiveDaysLeft) / daysADay;
+    }
+
     /** How much faster a bath ages at a temperature than at 20 °C; below 10 °C nothing more is gained. */
     static double warmth(double celsius) {
         return Math.pow(2, (Math.max(COLDEST_THAT_COUNTS_C, celsius) - USUAL_C) / 10);

@@ -1,7 +1,9 @@
 package mezcla.batch;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -16,6 +18,7 @@ import mezcla.log.FillsDiscarded;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.PartMoved;
+import mezcla.log.Stamp;
 import mezcla.log.Subject;
 import mezcla.measure.Refusal;
 
@@ -61,6 +64,7 @@ public final class Voiding {
         if (!dependents.isEmpty()) {
             throw Refusal.of(new BatchObjection.LaterEntriesDepend(dependents));
         }
+        voiding.refuseSharedBottles(entry);
     }
 
     private List<LogEntry> dependingOn(LogEntry entry) {
@@ -68,6 +72,37 @@ public final class Voiding {
                 .filter(later -> !voided.contains(later.stamp().sequence()))
                 .filter(later -> later != entry && depends(later, entry))
                 .toList();
+    }
+
+    /** Whatever the rows between were, two fills never stand in one bottle afterwards. */
+    private void refuseSharedBottles(LogEntry entry) {
+        Set<Long> before = sharedBottles(LogState.fold(log));
+        long next =
+                log.stream().mapToLong(each -> each.stamp().sequence()).max().orElse(0) + 1;
+        List<LogEntry> without = new ArrayList<>(log);
+        Stamp last = new Stamp(next, entry.stamp().happenedAt(), entry.stamp().recordedAt(), "", false);
+        without.add(new EntryVoided(last, entry.stamp().sequence(), ""));
+        LogState after = LogState.fold(without);
+        Set<Long> shared = sharedBottles(after);
+        shared.removeAll(before);
+        if (!shared.isEmpty()) {
+            throw Refusal.of(new BatchObjection.LaterEntriesDepend(log.stream()
+                    .filter(later -> !voided.contains(later.stamp().sequence()) && later != entry)
+                    .filter(later -> bottlesTaken(later).anyMatch(taken -> shared.contains(taken.bottleId())))
+                    .toList()));
+        }
+    }
+
+    private static Set<Long> sharedBottles(LogState state) {
+        Set<Long> seen = new HashSet<>();
+        Set<Long> shared = new HashSet<>();
+        state.batches().values().stream()
+                .flatMap(BatchState::own)
+                .filter(fill -> fill.discarded() == null)
+                .map(fill -> fill.bottle().id())
+                .filter(bottle -> !seen.add(bottle))
+                .forEach(shared::add);
+        return shared;
     }
 
     /** A row rests on what another one made, on that row itself, or on what that row made room for. */

@@ -39,6 +39,11 @@ public record Bath(
         }
     }
 
+    /** The same bath with other limits; null for none. */
+    public Bath limited(@Nullable Range otherCapacity, @Nullable Range otherLifeDays) {
+        return new Bath(key, role, recipe, timing, capacityForMl, otherCapacity, otherLifeDays, oneShot, rotarySeconds);
+    }
+
     /** How long it takes on a rotary base; where the sheet prints nothing else, as long as by hand (rules, 4.7). */
     public Timing turning() {
         return rotarySeconds == null ? timing : timing.based(rotarySeconds);

@@ -1,8 +1,13 @@
 package mezcla.leaflet;
 
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -64,6 +69,40 @@ public record FilmProcess(String key, String name) {
             case FIRST_DEVELOPER, REVERSAL_BATH, COLOUR_DEVELOPER -> !isOfNegatives();
             default -> true;
         };
+    }
+
+    /**
+     * What is missing of what film of the process cannot do without (rules, section 6): its image developer, for slides
+     * the colour developer too, and bleach and fixer, or bleach-fix. Of a process that the house names nobody knows.
+     *
+     * @param there the baths that there are
+     */
+    public List<BathRole> missing(Collection<BathRole> there) {
+        if (!isOfNegatives() && !equals(COLOUR_SLIDE)) {
+            return List.of();
+        }
+        List<BathRole> missing = new ArrayList<>();
+        Set<BathRole.Nature> natures = there.stream()
+                .map(BathRole::nature)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(BathRole.Nature.class)));
+        if (imageDevelopers().stream().noneMatch(natures::contains)) {
+            missing.add(equals(COLOUR_SLIDE) ? BathRole.FIRST_DEVELOPER : BathRole.DEVELOPER);
+        }
+        if (equals(COLOUR_SLIDE) && !natures.contains(BathRole.Nature.COLOUR_DEVELOPER)) {
+            missing.add(BathRole.COLOUR_DEVELOPER);
+        }
+        if (!natures.contains(BathRole.Nature.BLEACH_FIX)) {
+            boolean bleach = natures.contains(BathRole.Nature.BLEACH);
+            boolean fixer = natures.contains(BathRole.Nature.FIXER);
+            if (!bleach && !fixer) {
+                missing.add(BathRole.BLEACH_FIX);
+            } else if (!fixer) {
+                missing.add(BathRole.FIXER);
+            } else if (!bleach) {
+                missing.add(BathRole.BLEACH);
+            }
+        }
+        return missing;
     }
 
     /** A process that the house names, with the key of its name. */

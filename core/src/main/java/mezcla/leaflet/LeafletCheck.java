@@ -13,6 +13,9 @@ public final class LeafletCheck {
     private static final double MOST_OF_A_DEVELOPER_C = 0.5;
     private static final double SAME = 0.005;
 
+    private static final double SHORT_SECONDS = 60;
+    private static final double SAME_C = 0.05;
+
     private final Leaflet leaflet;
     private final List<Remark> remarks = new ArrayList<>();
 
@@ -48,6 +51,14 @@ public final class LeafletCheck {
         OPENED_OUTLASTS_SEALED,
         /** A bath that the list of steps leaves out. */
         STEP_MISSING,
+        /** A developer or bleach for less than a minute; the figure is the time, in seconds. */
+        SHORT_TIME,
+        /** The table has another time for the printed temperature; figure and limit are seconds. */
+        TABLE_CONTRADICTS,
+        /** No life is printed, so that the house's stands in. */
+        LIFE_NOT_PRINTED,
+        /** No capacity is printed, so that the house's stands in. */
+        CAPACITY_NOT_PRINTED,
         /** A bath whose role does not belong to the sheet's process. */
         ROLE_OF_ANOTHER_PROCESS
     }
@@ -116,6 +127,7 @@ public final class LeafletCheck {
             add(Code.RECIPE_MAKES_OTHER_VOLUME, bath, null, made, recipe.finalMl());
         }
         timing(bath);
+        limits(bath);
         if (!leaflet.process().expects(bath.role())) {
             add(Code.ROLE_OF_ANOTHER_PROCESS, bath, null, 0, 0);
         }
@@ -125,8 +137,33 @@ public final class LeafletCheck {
         }
     }
 
+    private void limits(Bath bath) {
+        BathRole.Nature nature = bath.role().nature();
+        if (bath.lifeDays() == null && nature != BathRole.Nature.OTHER) {
+            add(Code.LIFE_NOT_PRINTED, bath, null, 0, 0);
+        }
+        boolean wears = bath.role().isDeveloper()
+                || bath.role().fixes()
+                || nature == BathRole.Nature.BLEACH
+                || nature == BathRole.Nature.STABILISER;
+        if (bath.capacity() == null && wears) {
+            add(Code.CAPACITY_NOT_PRINTED, bath, null, 0, 0);
+        }
+    }
+
     private void timing(Bath bath) {
         Timing timing = bath.timing();
+        boolean takesLong =
+                bath.role().isDeveloper() || bath.role().fixes() || bath.role().nature() == BathRole.Nature.BLEACH;
+        if (takesLong && Slack.exceeds(SHORT_SECONDS, timing.baseSeconds())) {
+            add(Code.SHORT_TIME, bath, null, timing.baseSeconds(), SHORT_SECONDS);
+        }
+        for (Timing.TimeAt point : timing.temperatureTable()) {
+            if (Math.abs(point.c() - timing.atC()) <= SAME_C
+                    && Math.abs(point.seconds() - timing.baseSeconds()) > SAME * timing.baseSeconds()) {
+                add(Code.TABLE_CONTRADICTS, bath, null, point.seconds(), timing.baseSeconds());
+            }
+        }
         if (timing.exhaustion() instanceof Exhaustion.Steps list) {
             List<Exhaustion.Step> steps = list.steps();
             double last = steps.get(steps.size() - 1).upTo();

@@ -4,13 +4,23 @@ import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A printed pair of limits, from the careful to the last: rolls of a capacity or days of a life.
+ * A pair of limits, from the careful to the last: rolls of a capacity or days of a life.
  *
- * @param min from here on a leaflet says to test
- * @param max here it says to stop
- * @param house whether the last of them is the house's own rather than printed
+ * @param min the first printed figure, from which on the house tests first
+ * @param max the last
+ * @param whose whose the last of them is
  */
-public record Range(double min, double max, boolean house) {
+public record Range(double min, double max, Whose whose) {
+    /** Whose a limit is. */
+    public enum Whose {
+        /** The sheet prints it. */
+        PRINTED,
+        /** The house set it beside the sheet's (rules, section 6). */
+        HOUSE,
+        /** The sheet prints none, and the house's stands in (rules, section 5). */
+        STAND_IN
+    }
+
     /** Refuses a range whose ends are no positive numbers or the wrong way round, as {@code range-reversed}. */
     public Range {
         if (!(min > 0 && max >= min)) {
@@ -20,16 +30,26 @@ public record Range(double min, double max, boolean house) {
 
     /** A range as it is printed. */
     public Range(double min, double max) {
-        this(min, max, false);
+        this(min, max, Whose.PRINTED);
     }
 
     /**
-     * A printed range with the house's own last limit; the careful one stays, where it is not past that.
+     * A range with the house's own last limit; the careful one stays, where it is not past that.
      *
-     * @param printed null where nothing is printed
+     * @param before null where there was none
      * @param most the house's own
      */
-    public static Range ofHouse(@Nullable Range printed, double most) {
-        return new Range(printed == null ? most : Math.min(printed.min(), most), most, true);
+    public static Range ofHouse(@Nullable Range before, double most) {
+        return new Range(before == null ? most : Math.min(before.min(), most), most, Whose.HOUSE);
+    }
+
+    /** What stands in for a limit that the sheet does not print. */
+    public static Range standIn(double most) {
+        return new Range(most, most, Whose.STAND_IN);
+    }
+
+    /** Whether the sheet prints it. */
+    public boolean printed() {
+        return whose == Whose.PRINTED;
     }
 }

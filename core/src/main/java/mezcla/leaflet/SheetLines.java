@@ -30,9 +30,14 @@ public final class SheetLines {
             "(?:(.+?)[,:]?\\s+)?after " + NUMBER + "(?: rolls?)?,?\\s+" + NUMBER
                     + "(?: more)?(?: rolls?)?:?\\s+(\\S.*)",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern RANGE =
-            Pattern.compile(NUMBER + "(?:\\s*(?:-|–|to)\\s*" + NUMBER + ")?(?:\\s*(?:rolls?|days?))?");
-    private static final Pattern AROUND = Pattern.compile("(?:±|\\+/-|\\+-)\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF]|K)?");
+    private static final String PAIR = NUMBER + "(?:\\s*(?:-|–|to)\\s*" + NUMBER + ")?";
+    private static final Pattern RANGE = Pattern.compile(PAIR + "(?:\\s*rolls?)?");
+    private static final Pattern LIFE =
+            Pattern.compile(PAIR + "\\s*(days?|weeks?|months?|years?)?", Pattern.CASE_INSENSITIVE);
+    private static final int DAYS_A_WEEK = 7;
+    private static final double DAYS_A_YEAR = 365;
+    private static final double MONTHS_A_YEAR = 12;
+    private static final Pattern AROUND = Pattern.compile("(?:±|\\+/-|\\+-)?\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF]|K)?");
     private static final Pattern FROM_TO =
             Pattern.compile(NUMBER + "\\s*(?:°?\\s*[cCfF])?\\s*(?:-|–|to)\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF])?");
     private static final Pattern DILUTION = Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER);
@@ -224,8 +229,35 @@ public final class SheetLines {
      */
     public static Range range(String text) {
         Matcher matcher = matching(RANGE, text.strip(), LeafletObjection.NotARange::new);
-        double first = number(matcher.group(1));
-        return new Range(first, matcher.group(2) == null ? first : number(matcher.group(2)));
+        return range(matcher, 1);
+    }
+
+    /**
+     * A printed life: {@code 28–42} days, {@code 2–6 weeks}, {@code 24 months}, {@code 1 year}.
+     *
+     * @return in days
+     * @throws Refusal {@code not-a-range}, {@code range-reversed}
+     */
+    public static Range life(String text) {
+        Matcher matcher = matching(LIFE, text.strip(), LeafletObjection.NotARange::new);
+        return range(matcher, daysIn(matcher.group(3)));
+    }
+
+    private static Range range(Matcher matcher, double times) {
+        double first = number(matcher.group(1)) * times;
+        return new Range(first, matcher.group(2) == null ? first : number(matcher.group(2)) * times);
+    }
+
+    /** How many days a week, a month or a year has, whole days for whole years; 1 for days and for nothing. */
+    private static double daysIn(@Nullable String unit) {
+        String word = unit == null ? "" : unit.strip().toLowerCase(Locale.ROOT);
+        if (word.startsWith("week")) {
+            return DAYS_A_WEEK;
+        }
+        if (word.startsWith("month")) {
+            return DAYS_A_YEAR / MONTHS_A_YEAR;
+        }
+        return word.startsWith("year") ? DAYS_A_YEAR : 1;
     }
 
     /** A range as text. */
@@ -234,7 +266,7 @@ public final class SheetLines {
     }
 
     /**
-     * Where a temperature makes no difference: {@code ± 0.3} around the printed one, or from one to another, {@code
+     * Where a temperature makes no difference: {@code ± 0.3} or {@code 0.3} around the printed one, or from one to another, {@code
      * 24–41 °C}.
      *
      * @param atC the printed temperature, in °C

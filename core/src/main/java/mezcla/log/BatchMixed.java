@@ -1,6 +1,9 @@
 package mezcla.log;
 
+import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 
 /**
@@ -15,6 +18,19 @@ public record BatchMixed(Stamp stamp, long batchId, String name, List<MixedFill>
     /** Keeps its own list. */
     public BatchMixed {
         fills = List.copyOf(fills);
+    }
+
+    /** What was taken over counts from when it was mixed, so that runs in between can still be logged (rules, 3.6). */
+    @Override
+    public Instant foldedAt() {
+        Instant happened = stamp.happenedAt();
+        return fills.stream()
+                .map(MixedFill::before)
+                .filter(Objects::nonNull)
+                .map(Before::mixedAt)
+                .filter(mixedAt -> mixedAt.isBefore(happened))
+                .min(Comparator.naturalOrder())
+                .orElse(happened);
     }
 
     @Override

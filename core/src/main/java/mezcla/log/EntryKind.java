@@ -17,6 +17,8 @@ public enum EntryKind {
     PART_THROWN_AWAY("part-thrown-away", PartThrownAway.class, EntryGroup.KITS),
     /** What was left of a part was put to another kit with the same part. Its money stays with the kit it came with. */
     PART_MOVED("part-moved", PartMoved.class, EntryGroup.KITS),
+    /** Nothing more is mixed from a kit; what it leaves over is shared by what was mixed from it. */
+    KIT_FINISHED("kit-finished", KitFinished.class, EntryGroup.KITS),
     /** A batch was mixed. */
     BATCH_MIXED("batch-mixed", BatchMixed.class, EntryGroup.MIXES),
     /** A bath of a batch was mixed afresh; the fill takes the place of the one that was poured away. */

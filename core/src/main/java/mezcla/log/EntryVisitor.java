@@ -25,6 +25,9 @@ public interface EntryVisitor<R> {
     /** What was left of a part was put to another kit with the same part. Its money stays with the kit it came with. */
     R partMoved(PartMoved entry);
 
+    /** Visits a kit that is finished. */
+    R kitFinished(KitFinished entry);
+
     /** A batch was mixed. */
     R batchMixed(BatchMixed entry);
 

@@ -6,11 +6,9 @@ package mezcla.log;
  * @param stamp who and when
  * @param fillId the fill
  * @param result what was seen
- * @param chemistry whether it was put down to the chemistry
- * @param trimPercent the correction that it left the fill with, in percent
+ * @param chemistry whether it was put down to the chemistry, or nothing was wrong
  */
-public record FillInspected(Stamp stamp, long fillId, Finding result, boolean chemistry, double trimPercent)
-        implements OfOneFill {
+public record FillInspected(Stamp stamp, long fillId, Finding result, boolean chemistry) implements OfOneFill {
     @Override
     public EntryKind kind() {
         return EntryKind.FILL_INSPECTED;

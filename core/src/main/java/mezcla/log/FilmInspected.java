@@ -14,7 +14,6 @@ import org.jspecify.annotations.Nullable;
  * @param fillIds the fills that the run used, for which it counts
  * @param result what was seen
  * @param suspects what it is put down to; empty where nothing is wrong or nobody knows
- * @param trimPercent the correction that it sets on the developer, in percent; null to leave it
  * @param note what else; null for nothing
  */
 public record FilmInspected(
@@ -25,7 +24,6 @@ public record FilmInspected(
         List<Long> fillIds,
         Finding result,
         Set<Suspect> suspects,
-        @Nullable Double trimPercent,
         @Nullable String note)
         implements LogEntry {
     /** Keeps its own collections. */

@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ public sealed interface LogEntry
         permits OfOneFill,
                 OfOnePart,
                 KitArrived,
+                KitFinished,
                 BatchMixed,
                 BathRenewed,
                 RunLogged,
@@ -29,6 +31,11 @@ public sealed interface LogEntry
                 EntryVoided {
     /** Who, when, and in which order. */
     Stamp stamp();
+
+    /** Since when it counts: since it happened, unless it is about something that was there before. */
+    default Instant foldedAt() {
+        return stamp().happenedAt();
+    }
 
     /** Which kind of row it is. */
     EntryKind kind();

@@ -10,6 +10,11 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     private static final int MOST_SECONDS = 6 * 3600;
     private static final int SHOWN_STEP = 5;
     private static final Pattern CLOCK = Pattern.compile("(?:([0-9]):)?([0-9]{1,3}):([0-9]{2})");
+    private static final Pattern BARE = Pattern.compile("[0-9]{1,5}(?:[.,][0-9]{1,2})?");
+    private static final Pattern PRIMES =
+            Pattern.compile("([0-9]{1,3}) ?['\u2032](?: ?([0-9]{1,2}) ?(?:\"|\u2033|''))?");
+    private static final Pattern PART_MINUTES =
+            Pattern.compile("([0-9]{1,3})?(?: ?([\u00bd\u00bc\u00be])|[.,]([0-9]{1,2})) ?min(?:utes?)?");
     private static final Pattern WORDS = Pattern.compile(
             "(?:([0-9]{1,2}) ?h(?:ours?)?)? ?(?:([0-9]{1,3}) ?min(?:utes?)?)? ?(?:([0-9]{1,5}) ?s(?:ec(?:onds?)?)?)?");
 
@@ -36,18 +41,19 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     }
 
     /**
-     * Reads a time as a person types it: {@code 3:15}, {@code 3 min 15 s}, {@code 195 s}; a bare number is seconds.
+     * Reads a time as a person types it: {@code 3:15}, {@code 3 min 15 s}, {@code 195 s}, {@code 6.5 min}, {@code 6½ min}
+     * or {@code 3'15"}. A bare number could be minutes or seconds, and is neither.
      *
-     * @throws Refusal {@code missing}, {@code not-a-time} (also for seconds above 59 behind a colon) or
-     *     {@code out-of-range}
+     * @throws Refusal {@code missing}, {@code minutes-or-seconds} for a bare number, {@code not-a-time} (also for seconds
+     *     above 59 behind a colon) or {@code out-of-range}
      */
     public static ProcessingTime parse(String typed) {
-        String text = typed.strip().toLowerCase(Locale.ROOT);
+        String text = typed.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
         if (text.isEmpty()) {
             throw Refusal.of(new TypedObjection.Missing());
         }
-        if (text.matches("[0-9]{1,5}")) {
-            return checked(typed, Integer.parseInt(text));
+        if (BARE.matcher(text).matches()) {
+            throw Refusal.of(new TypedObjection.MinutesOrSeconds(typed.strip()));
         }
         Matcher clock = CLOCK.matcher(text);
         if (clock.matches()) {
@@ -57,11 +63,30 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
             }
             return checked(typed, total(clock));
         }
-        Matcher words = WORDS.matcher(text.replaceAll("\\s+", " "));
+        Matcher primes = PRIMES.matcher(text);
+        if (primes.matches() && number(primes.group(2)) <= 59) {
+            return checked(typed, number(primes.group(1)) * 60 + number(primes.group(2)));
+        }
+        Matcher part = PART_MINUTES.matcher(text);
+        if (part.matches() && (part.group(1) != null || part.group(2) != null)) {
+            return checked(typed, number(part.group(1)) * 60 + partOfAMinute(part.group(2), part.group(3)));
+        }
+        Matcher words = WORDS.matcher(text);
         if (words.matches()) {
             return checked(typed, total(words));
         }
         throw Refusal.of(new TypedObjection.NotATime(typed.strip()));
+    }
+
+    private static int partOfAMinute(@Nullable String fraction, @Nullable String decimals) {
+        if (decimals != null) {
+            return (int) Math.round(Double.parseDouble("0." + decimals) * 60);
+        }
+        return switch (fraction == null ? "" : fraction) {
+            case "\u00bc" -> 15;
+            case "\u00bd" -> 30;
+            default -> 45;
+        };
     }
 
     private static int total(Matcher matcher) {

@@ -11,6 +11,9 @@ public sealed interface TypedObjection extends Objection {
     /** Text that is no time. */
     record NotATime(String text) implements TypedObjection {}
 
+    /** A bare number where a time is wanted. */
+    record MinutesOrSeconds(String text) implements TypedObjection {}
+
     /** Text that is no temperature. */
     record NotATemperature(String text) implements TypedObjection {}
 

@@ -30,6 +30,8 @@ public record MixPlan(
         double finalMl,
         double strength,
         Set<Check> checks) {
+    private static final double STRETCHED_FROM_ML = 1e-6;
+
     /** What a plan points out; nothing is mended silently. */
     public enum Check {
         /** Start water was lowered, because parts and water would overshoot. */
@@ -86,7 +88,8 @@ public record MixPlan(
 
     /**
      * Scales a recipe that may be stretched or mixed stronger: the parts are measured for one volume and filled up to
-     * another (rules, 3.1). What is ready to use is neither.
+     * another, and so goes the water (rules, 3.1). What is ready to use is neither. Where the water is fixed, it becomes
+     * what the parts leave of the volume.
      *
      * @param recipe the recipe
      * @param wanted both volumes
@@ -96,20 +99,23 @@ public record MixPlan(
      */
     public static MixPlan of(Recipe recipe, Wanted wanted, Map<String, Double> left) {
         double volumeMl = wanted.volumeMl();
-        double strength = wanted.partsForMl(recipe) / volumeMl;
-        double scale = volumeMl * strength / recipe.finalMl();
+        double partsForMl = wanted.partsForMl(recipe);
+        double scale = partsForMl / recipe.finalMl();
         List<PlannedAddition> additions = recipe.additions().stream()
                 .map(addition -> planned(addition, addition.amount() * scale, left))
                 .toList();
-        double partsMl = additions.stream()
-                .mapToDouble(
-                        each -> PowderRoom.ml(each.amount(), each.addition().unit()))
-                .sum();
+        double partsMl = additions.stream().mapToDouble(PlannedAddition::roomMl).sum();
+        boolean stretched = Math.abs(partsForMl - volumeMl) > STRETCHED_FROM_ML;
+        double strength = stretched ? scale * Strength.makesMl(recipe) / volumeMl : 1;
         Set<Check> checks = EnumSet.noneOf(Check.class);
         if (Slack.exceeds(1, strength)) {
             checks.add(Check.WEAKER);
         } else if (Slack.exceeds(strength, 1)) {
             checks.add(Check.STRONGER);
+        }
+        if (recipe.mode() == Recipe.Mode.FIXED_WATER && stretched) {
+            refuseWithoutRoom(partsMl, volumeMl);
+            return new MixPlan(recipe, volumeMl - partsMl, 0, additions, 0, volumeMl, strength, checks);
         }
         if (recipe.mode() != Recipe.Mode.TOP_UP) {
             double water = recipe.startWaterMl() * volumeMl / recipe.finalMl();
@@ -117,12 +123,10 @@ public record MixPlan(
             if (Math.abs(made - volumeMl) > 0.005 * volumeMl) {
                 checks.add(Check.MAKES_OTHER_VOLUME);
             }
-            return new MixPlan(recipe, water, 0, additions, 0, made, strength, checks);
+            return new MixPlan(recipe, water, 0, additions, 0, made, 1, checks);
         }
-        if (Slack.exceeds(partsMl, volumeMl)) {
-            throw Refusal.of(new MixingObjection.PartsExceedVolume(partsMl, volumeMl));
-        }
-        double water = recipe.startWaterMl() * scale;
+        refuseWithoutRoom(partsMl, volumeMl);
+        double water = recipe.startWaterMl() * volumeMl / recipe.finalMl();
         double excess = Math.max(0, water + partsMl - volumeMl);
         double topUp = Math.max(0, volumeMl - partsMl - water);
         if (Slack.exceeds(excess, 0)) {
@@ -132,6 +136,12 @@ public record MixPlan(
             checks.add(Check.AT_THE_MARK);
         }
         return new MixPlan(recipe, water - excess, excess, additions, topUp, volumeMl, strength, checks);
+    }
+
+    private static void refuseWithoutRoom(double partsMl, double volumeMl) {
+        if (Slack.exceeds(partsMl, volumeMl)) {
+            throw Refusal.of(new MixingObjection.PartsExceedVolume(partsMl, volumeMl));
+        }
     }
 
     private static PlannedAddition planned(Addition addition, double amount, Map<String, Double> left) {

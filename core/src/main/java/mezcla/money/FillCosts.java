@@ -1,7 +1,9 @@
 package mezcla.money;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -15,6 +17,7 @@ import org.joda.money.Money;
 /** What each fill carries of the kits that it was mixed from (rules, section 8). */
 public final class FillCosts {
     private final Map<Long, Money> byFill = new HashMap<>();
+    private final Map<Long, Money> wholeByFill = new HashMap<>();
     private final Map<Long, Money> leftByKit = new HashMap<>();
 
     /** What one row took for one fill. */
@@ -63,8 +66,32 @@ public final class FillCosts {
                 fromThisKit.put(taking, ledger.take(share.fraction()));
             }
         }
-        fromThisKit.forEach((taking, cost) -> byFill.merge(taking.fillId(), cost, Money::plus));
-        leftByKit.put(kit.id(), ledger.left());
+        List<Taking> takings = List.copyOf(fromThisKit.keySet());
+        Map<Taking, Money> whole = new HashMap<>(fromThisKit);
+        Money left = ledger.left();
+        if (!takings.isEmpty() && left.isPositive()) {
+            List<Money> shared = shared(left, List.copyOf(fromThisKit.values()));
+            for (int i = 0; i < takings.size(); i++) {
+                whole.merge(takings.get(i), shared.get(i), Money::plus);
+            }
+        }
+        boolean over = kit.isFinished() && !takings.isEmpty();
+        (over ? whole : fromThisKit).forEach((taking, cost) -> byFill.merge(taking.fillId(), cost, Money::plus));
+        whole.forEach((taking, cost) -> wholeByFill.merge(taking.fillId(), cost, Money::plus));
+        leftByKit.put(kit.id(), over ? Money.zero(left.getCurrencyUnit()) : left);
+    }
+
+    /** What a kit leaves over goes by what its fills were charged; by heads where that was nothing. */
+    private static List<Money> shared(Money left, List<Money> charged) {
+        List<Double> weights =
+                charged.stream().map(cost -> (double) cost.getAmountMinorLong()).toList();
+        boolean nothing = weights.stream().allMatch(weight -> weight <= 0);
+        return Sharing.split(left, nothing ? Collections.nCopies(weights.size(), 1.0) : weights);
+    }
+
+    /** What a fill would carry if the rest of the kits that it came from were not used, if it took anything of one. */
+    public Optional<Money> ofFillWhenRestIsUnused(long fillId) {
+        return Optional.ofNullable(wholeByFill.get(fillId));
     }
 
     /** What a fill carries, if it took anything of a kit. */

@@ -8,16 +8,19 @@ import java.util.Optional;
 import java.util.function.Function;
 import mezcla.leaflet.Timing;
 import mezcla.measure.ProcessingTime;
+import mezcla.measure.Slack;
 
 /**
  * What the temperature of a developer has done to its step (rules, 4.6).
  *
  * @param step the number of the step, from 0
  * @param celsius how warm it was last, in °C
- * @param lastsSeconds how long the step should last in all, as times are shown, in seconds
+ * @param beyond whether that is beyond what there are times for, so that no figure helps
+ * @param backToC what to bring it back to, in °C
+ * @param lastsSeconds how long the step should last in all, as times are shown, in seconds; as planned when it is beyond
  * @param changeSeconds how much longer than planned that is, in seconds; below 0 for shorter, 0 for nothing to do
  */
-public record Drift(int step, double celsius, int lastsSeconds, int changeSeconds) {
+public record Drift(int step, double celsius, boolean beyond, double backToC, int lastsSeconds, int changeSeconds) {
     private static final double TOLD_SECONDS = 5;
 
     /**
@@ -27,7 +30,7 @@ public record Drift(int step, double celsius, int lastsSeconds, int changeSecond
      * @param timings what the leaflet says of a bath's time, by its key
      * @param measured what was confirmed and measured
      * @param now the present
-     * @return empty where film is in no developer, or nothing was read
+     * @return empty where film is in no developer, nothing was read, or all that was read is near enough
      */
     public static Optional<Drift> of(
             RunSteps steps, Function<String, Timing> timings, List<RunProgress.Event> measured, Instant now) {
@@ -35,17 +38,38 @@ public record Drift(int step, double celsius, int lastsSeconds, int changeSecond
         if (present.pouredAt() == null || present.done() || !isDeveloper(steps, present.step())) {
             return Optional.empty();
         }
+        RunSteps.Step step = steps.steps().get(present.step());
+        Timing timing = timing(steps, timings, present.step());
+        List<EquivalentDevelopment.Reading> read = RunProgress.readings(measured, present.step());
         double planned = plannedSeconds(steps, present.step());
         EquivalentDevelopment.Advice advice = EquivalentDevelopment.advice(
-                timing(steps, timings, present.step()),
-                planned,
-                RunProgress.readings(measured, present.step()),
+                timing,
+                planned * EquivalentDevelopment.rate(timing, wanted(step, timing)),
+                read,
                 Duration.between(present.pouredAt(), now).toMillis() / 1000.0);
-        if (advice == null) {
+        if (advice == null || read.stream().allMatch(reading -> isNear(step, reading.celsius()))) {
             return Optional.empty();
         }
-        int lasts = ProcessingTime.shown(advice.lastsSeconds()).seconds();
-        return Optional.of(new Drift(present.step(), advice.celsius(), lasts, lasts - (int) Math.round(planned)));
+        boolean beyond = !TimesByTemperature.of(timing).reaches(advice.celsius());
+        int lasts = beyond
+                ? (int) Math.round(planned)
+                : ProcessingTime.shown(advice.lastsSeconds()).seconds();
+        return Optional.of(new Drift(
+                present.step(),
+                advice.celsius(),
+                beyond,
+                wanted(step, timing),
+                lasts,
+                lasts - (int) Math.round(planned)));
+    }
+
+    private static double wanted(RunSteps.Step step, Timing timing) {
+        return step.atC() == null ? timing.atC() : step.atC();
+    }
+
+    private static boolean isNear(RunSteps.Step step, double celsius) {
+        return (step.leastC() == null || Slack.reaches(celsius, step.leastC()))
+                && (step.mostC() == null || Slack.reaches(step.mostC(), celsius));
     }
 
     /**
@@ -66,10 +90,16 @@ public record Drift(int step, double celsius, int lastsSeconds, int changeSecond
         if (real == null || !isDeveloper(steps, passed.step())) {
             return Optional.empty();
         }
-        double planned = plannedSeconds(steps, passed.step());
-        EquivalentDevelopment.Advice advice = EquivalentDevelopment.advice(
-                timing(steps, timings, passed.step()), planned, RunProgress.readings(measured, passed.step()), real);
-        return advice == null || Math.abs(advice.doneSeconds() - planned) < TOLD_SECONDS
+        RunSteps.Step step = steps.steps().get(passed.step());
+        Timing timing = timing(steps, timings, passed.step());
+        List<EquivalentDevelopment.Reading> read = RunProgress.readings(measured, passed.step());
+        double planned =
+                plannedSeconds(steps, passed.step()) * EquivalentDevelopment.rate(timing, wanted(step, timing));
+        EquivalentDevelopment.Advice advice = EquivalentDevelopment.advice(timing, planned, read, real);
+        boolean known =
+                read.stream().allMatch(reading -> TimesByTemperature.of(timing).reaches(reading.celsius()));
+        boolean near = read.stream().allMatch(reading -> isNear(step, reading.celsius()));
+        return advice == null || near || !known || Math.abs(advice.doneSeconds() - planned) < TOLD_SECONDS
                 ? Optional.empty()
                 : Optional.of(advice.doneSeconds());
     }

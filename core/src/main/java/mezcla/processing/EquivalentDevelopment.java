@@ -7,8 +7,6 @@ import org.jspecify.annotations.Nullable;
 
 /** How much development a drifting bath has really done (rules, 4.6). Advice only. */
 public final class EquivalentDevelopment {
-    private static final double ESTIMATE_PER_DEGREE = 0.10;
-
     private EquivalentDevelopment() {}
 
     /**
@@ -26,12 +24,22 @@ public final class EquivalentDevelopment {
      * @param readings in the order of time; fewer than two have done nothing
      */
     public static double seconds(Timing timing, List<Reading> readings) {
+        return seconds(TimesByTemperature.of(timing), readings);
+    }
+
+    /**
+     * The same by times at temperatures.
+     *
+     * @param times how its time goes with temperature
+     * @param readings in the order of time; fewer than two have done nothing
+     */
+    public static double seconds(TimesByTemperature times, List<Reading> readings) {
         double done = 0;
         for (int i = 1; i < readings.size(); i++) {
             Reading before = readings.get(i - 1);
             Reading now = readings.get(i);
             done += (now.seconds() - before.seconds())
-                    * (rate(timing, before.celsius()) + rate(timing, now.celsius()))
+                    * (1 / times.factor(before.celsius()) + 1 / times.factor(now.celsius()))
                     / 2;
         }
         return done;
@@ -72,24 +80,6 @@ public final class EquivalentDevelopment {
 
     /** How many times as fast development goes as at the printed temperature; the ends of a table go on beyond it. */
     public static double rate(Timing timing, double celsius) {
-        List<Timing.TimeAt> table = timing.temperatureTable();
-        return table.size() < 2
-                ? Math.exp(ESTIMATE_PER_DEGREE * (celsius - timing.atC()))
-                : timeAt(table, timing.atC()) / timeAt(table, celsius);
-    }
-
-    private static double timeAt(List<Timing.TimeAt> table, double celsius) {
-        Timing.TimeAt first = table.get(0);
-        Timing.TimeAt last = table.get(table.size() - 1);
-        double within = Math.max(first.c(), Math.min(last.c(), celsius));
-        for (int i = 1; i < table.size(); i++) {
-            if (within <= table.get(i).c()) {
-                Timing.TimeAt low = table.get(i - 1);
-                Timing.TimeAt high = table.get(i);
-                double share = (within - low.c()) / (high.c() - low.c());
-                return Math.exp(Math.log(low.seconds()) + share * (Math.log(high.seconds()) - Math.log(low.seconds())));
-            }
-        }
-        return last.seconds();
+        return 1 / TimesByTemperature.of(timing).factor(celsius);
     }
 }

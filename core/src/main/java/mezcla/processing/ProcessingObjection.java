@@ -86,6 +86,9 @@ public sealed interface ProcessingObjection extends Objection {
         }
     }
 
+    /** A tub whose water cannot warm all that stands in it. */
+    record TubTooSmall() implements ProcessingObjection {}
+
     /** A water bath without water. */
     record TubEmpty() implements ProcessingObjection {
         @Override

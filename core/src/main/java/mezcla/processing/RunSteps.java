@@ -112,6 +112,27 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             return role != null && role.isLast();
         }
 
+        private boolean isWarmedWith(double printedC) {
+            return atC != null
+                    && Math.abs(atC - printedC) < WarmUp.ALIKE_C
+                    && (role == null || !role.toleratesAnyTemperature());
+        }
+
+        private Step shifted(double celsius) {
+            double by = celsius - (atC == null ? celsius : atC);
+            return new Step(
+                    kind,
+                    bath,
+                    role,
+                    name,
+                    celsius,
+                    leastC == null ? null : Double.valueOf(leastC + by),
+                    mostC == null ? null : Double.valueOf(mostC + by),
+                    fills,
+                    wipeBefore,
+                    oneShot);
+        }
+
         private Step wiped() {
             return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true, oneShot);
         }
@@ -154,6 +175,24 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             wipeBeforeTheEnd(steps);
         }
         return new RunSteps(steps, Schedule.of(timed), lightSafeAfter(leaflet.process(), steps));
+    }
+
+    /**
+     * The same run with what is warmed at another temperature (rules, 4.4). Baths and water that are printed for another
+     * temperature than the developer, and what any temperature does for, stay as they are.
+     *
+     * @param celsius how warm the developer is, in °C; null for as printed
+     * @param printedC how warm it is printed to be, in °C
+     */
+    public RunSteps warmedTo(@Nullable Double celsius, double printedC) {
+        return celsius == null
+                ? this
+                : new RunSteps(
+                        steps.stream()
+                                .map(step -> step.isWarmedWith(printedC) ? step.shifted(celsius) : step)
+                                .toList(),
+                        schedule,
+                        lightSafeAfter);
     }
 
     private static List<ProcessStep> chosen(Leaflet leaflet, Choices choices) {

@@ -34,8 +34,6 @@ public record RunTime(
         double temperatureFactor,
         double trimFactor,
         Set<Flag> flags) {
-    private static final double ESTIMATE_PER_DEGREE = 0.10;
-    private static final double ESTIMATE_REACHES_C = 2;
 
     /** What a time rests on beyond the printed one. */
     public enum Flag {
@@ -185,40 +183,12 @@ public record RunTime(
             flags.add(Flag.TEMPERATURE_OUTSIDE);
             return 1;
         }
-        double factor = timing.temperatureTable().size() >= 2
-                ? fromTable(timing, actualC, flags)
-                : estimated(timing, actualC, flags);
+        TimesByTemperature times = TimesByTemperature.of(timing);
+        if (!times.reaches(actualC)) {
+            throw Refusal.of(new ProcessingObjection.TemperatureOutsideLeaflet(actualC, times.leastC(), times.mostC()));
+        }
+        flags.add(times.printed() ? Flag.TEMPERATURE_TABLE : Flag.TEMPERATURE_ESTIMATE);
+        double factor = times.factor(actualC);
         return role.isDeveloper() ? factor : Math.max(1, factor);
-    }
-
-    private static double fromTable(Timing timing, double actualC, Set<Flag> flags) {
-        flags.add(Flag.TEMPERATURE_TABLE);
-        return fromTable(timing, actualC) / fromTable(timing, timing.atC());
-    }
-
-    private static double fromTable(Timing timing, double actualC) {
-        List<Timing.TimeAt> table = timing.temperatureTable();
-        for (int i = 1; i < table.size(); i++) {
-            Timing.TimeAt low = table.get(i - 1);
-            Timing.TimeAt high = table.get(i);
-            if (Slack.reaches(actualC, low.c()) && Slack.reaches(high.c(), actualC)) {
-                double share = (actualC - low.c()) / (high.c() - low.c());
-                return Math.exp(Math.log(low.seconds()) + share * (Math.log(high.seconds()) - Math.log(low.seconds())));
-            }
-        }
-        throw temperatureOutside(
-                actualC, table.get(0).c(), table.get(table.size() - 1).c());
-    }
-
-    private static double estimated(Timing timing, double actualC, Set<Flag> flags) {
-        if (Slack.exceeds(Math.abs(actualC - timing.atC()), ESTIMATE_REACHES_C)) {
-            throw temperatureOutside(actualC, timing.atC() - ESTIMATE_REACHES_C, timing.atC() + ESTIMATE_REACHES_C);
-        }
-        flags.add(Flag.TEMPERATURE_ESTIMATE);
-        return Math.exp(ESTIMATE_PER_DEGREE * (timing.atC() - actualC));
-    }
-
-    private static Refusal temperatureOutside(double actualC, double leastC, double mostC) {
-        return Refusal.of(new ProcessingObjection.TemperatureOutsideLeaflet(actualC, leastC, mostC));
     }
 }

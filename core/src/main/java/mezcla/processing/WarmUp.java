@@ -26,7 +26,8 @@ public record WarmUp(
     private static final double GLASS_W_PER_K = 6;
     private static final double PLASTIC_W_PER_K = 5;
     private static final double HIGHER_C = 1.5;
-    private static final double ALIKE_C = 1;
+    /** Baths whose temperatures differ by less are warmed together, in °C; <em>house</em>. */
+    static final double ALIKE_C = 1;
 
     /**
      * A water bath.

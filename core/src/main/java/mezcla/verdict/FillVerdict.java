@@ -3,6 +3,7 @@ package mezcla.verdict;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import mezcla.batch.Mixture;
 import mezcla.log.Finding;
 import mezcla.log.Sign;
 import mezcla.measure.Slack;
@@ -16,7 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param state how it stands
  * @param reasons all of them; the one that set the state comes first
  * @param rollsLeft roll equivalents that it still takes; null for no limit
- * @param daysLeft days that it still lasts; null for no limit
+ * @param daysLeft days of the calendar that it still lasts as it stands now; null for no limit
  * @param runFits whether the run asked about fits its limits
  * @param time the time of that run in it
  */
@@ -42,16 +43,18 @@ public record FillVerdict(
     static FillVerdict of(School school, FillCondition fill, double rolls, RunTime time) {
         List<Reason> reasons = new ArrayList<>();
         addSigns(fill, reasons);
+        addMixture(fill, reasons);
         SchoolLimits limits = SchoolLimits.of(school, fill);
         limits.addTo(reasons);
         Double rollsLeft = rollsLeft(fill, limits, rolls);
         if (rollsLeft != null && Slack.exceeds(FEW_ROLLS, rollsLeft)) {
             reasons.add(reason(Reason.Code.FEW_ROLLS_LEFT, fill, rollsLeft, FEW_ROLLS));
         }
-        Double daysLeft = limits.daysLeft();
-        if (daysLeft != null && Slack.exceeds(FEW_DAYS, daysLeft)) {
-            reasons.add(reason(Reason.Code.FEW_DAYS_LEFT, fill, daysLeft, FEW_DAYS));
+        Double daysToGo = limits.calendarDaysToGo();
+        if (daysToGo != null && Slack.exceeds(FEW_DAYS, daysToGo)) {
+            reasons.add(new Reason(Reason.Code.FEW_DAYS_LEFT, fill.key(), daysToGo, FEW_DAYS, limits.whoseDays()));
         }
+        Double daysLeft = daysToGo == null ? null : Double.valueOf(Math.max(0, daysToGo));
         if (moreSecondsThanFresh(time) > 0) {
             reasons.add(reason(Reason.Code.MORE_TIME, fill, moreSecondsThanFresh(time), 0));
         }
@@ -90,23 +93,37 @@ public record FillVerdict(
         if (stock != null && Slack.exceeds(stock.forSmallestRunMl(), stock.leftMl())) {
             reasons.add(reason(Reason.Code.USED_UP, fill, stock.leftMl(), stock.forSmallestRunMl()));
         }
-        if (fill.look() == null) {
-            return;
-        }
-        Finding result = fill.look().result();
-        boolean heavy = result == Finding.HEAVY_CAST || result == Finding.HEAVY_GRAIN;
-        if (heavy && fill.role().isDeveloper()) {
+        if (fill.outcome().bad() && fill.role().isDeveloper()) {
             reasons.add(reason(Reason.Code.BAD_RESULT, fill, 0, 0));
         }
-        if (result == Finding.MILKY_DRY && fill.role().fixes()) {
+        if (fill.look() != null
+                && fill.look().result() == Finding.MILKY_DRY
+                && fill.role().fixes()) {
             reasons.add(reason(Reason.Code.WEAK_BLEACH_FIX, fill, 0, 0));
+        }
+    }
+
+    /** What it was mixed of, until something has shown that it works (rules, 3.4 and 3.7). */
+    private static void addMixture(FillCondition fill, List<Reason> reasons) {
+        Mixture mixture = fill.mixture();
+        if (fill.outcome().good()) {
+            return;
+        }
+        if (mixture.weak()) {
+            reasons.add(reason(Reason.Code.WEAK_MIX, fill, (1 - mixture.weakest()) * 100, 0));
+        }
+        if (mixture.strong()) {
+            reasons.add(reason(Reason.Code.STRONG_MIX, fill, (mixture.strongest() - 1) * 100, 0));
+        }
+        if (mixture.oldParts()) {
+            reasons.add(reason(Reason.Code.OLD_PARTS, fill, 0, 0));
         }
     }
 
     private static @Nullable Double rollsLeft(FillCondition fill, SchoolLimits limits, double rolls) {
         FillCondition.Stock stock = fill.stock();
         if (stock != null) {
-            return Math.max(0, Slack.floor(stock.leftMl() / stock.forRunMl())) * rolls;
+            return stock.runs() * rolls;
         }
         Double limit = limits.rollLimit();
         return limit == null ? null : Math.max(0, (limit - fill.scaledRolls()) / fill.wearPerRoll());

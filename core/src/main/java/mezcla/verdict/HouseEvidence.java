@@ -111,7 +111,7 @@ public record HouseEvidence(Bath bath, List<Look> looks, int fills, @Nullable Pr
     private static boolean turned(FillState fill, FilmInspected look) {
         return switch (look.result()) {
             case HEAVY_CAST, HEAVY_GRAIN, CAST, GRAIN -> fill.bath().role().isDeveloper();
-            case THIN -> fill.bath().role().isDeveloper() && look.trimPercent() == null;
+            case THIN -> fill.bath().role().isDeveloper() && !fill.leaflet().isImageDeveloper(fill.bath());
             case MILKY_DRY -> fill.bath().role().fixes();
             default -> false;
         };

@@ -26,15 +26,8 @@ public record HouseLimit(String leaflet, String bath, @Nullable Double rolls, @N
 
     /** The bath as the house takes it. */
     Bath over(Bath printed) {
-        return new Bath(
-                printed.key(),
-                printed.role(),
-                printed.recipe(),
-                printed.timing(),
-                printed.capacityForMl(),
+        return printed.limited(
                 rolls == null ? printed.capacity() : Range.ofHouse(printed.capacity(), rolls),
-                days == null ? printed.lifeDays() : Range.ofHouse(printed.lifeDays(), days),
-                printed.oneShot(),
-                printed.rotarySeconds());
+                days == null ? printed.lifeDays() : Range.ofHouse(printed.lifeDays(), days));
     }
 }

@@ -6,7 +6,10 @@ import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.batch.Climate;
 import mezcla.batch.FillState;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Range;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How a house judges: its school for each process, and what it knows of where its bottles stand (rules, sections 5 and
@@ -15,9 +18,11 @@ import mezcla.leaflet.FilmProcess;
  * @param schools the school of each process that the house decided about, by the key of the process
  * @param usual the school of every other process
  * @param limits what the house allows beside leaflets
+ * @param standIns what it takes where a sheet prints no limit
  * @param climate how warm and light it is where bottles stand
  */
-public record Judging(Map<String, School> schools, School usual, List<HouseLimit> limits, Climate climate) {
+public record Judging(
+        Map<String, School> schools, School usual, List<HouseLimit> limits, StandIns standIns, Climate climate) {
     private static final double USUAL_C = 20;
 
     /** Keeps its own map. */
@@ -31,16 +36,27 @@ public record Judging(Map<String, School> schools, School usual, List<HouseLimit
         this(schools, usual, List.of(), climate);
     }
 
+    /** Schools, the house's limits and a climate, with the stand-ins that a house begins with. */
+    public Judging(Map<String, School> schools, School usual, List<HouseLimit> limits, Climate climate) {
+        this(schools, usual, limits, StandIns.usual(), climate);
+    }
+
     /** A batch as the house takes its limits. */
     public BatchState over(BatchState batch) {
-        return batch.fills().stream().allMatch(fill -> limit(fill).isEmpty()) ? batch : batch.withFills(this::over);
+        return batch.withFills(this::over);
     }
 
     /** A fill as the house takes its limits: its leaflet says what the house allows. */
     public FillState over(FillState fill) {
-        return limit(fill)
-                .map(limit -> fill.governedBy(fill.leaflet().with(limit.over(fill.bath()))))
-                .orElse(fill);
+        Bath printed = fill.bath();
+        Bath standing = standIns.over(printed);
+        Bath allowed = limit(fill).map(limit -> limit.over(standing)).orElse(standing);
+        return allowed.equals(printed) ? fill : fill.governedBy(fill.leaflet().with(allowed));
+    }
+
+    /** The capacity that a fill's sheet prints, or the stand-in for it, whatever the house allows; null for none. */
+    public @Nullable Range printedCapacity(FillState asLogged) {
+        return standIns.over(asLogged.bath()).capacity();
     }
 
     private Optional<HouseLimit> limit(FillState fill) {

@@ -2,84 +2,57 @@ package mezcla.verdict;
 
 import java.util.ArrayList;
 import java.util.List;
-import mezcla.batch.BatchState;
-import mezcla.batch.FillState;
-import mezcla.leaflet.Bath;
-import mezcla.leaflet.Range;
-import mezcla.measure.ProcessingTime;
-import mezcla.measure.Slack;
-import mezcla.processing.RunTime;
+import mezcla.batch.LogBook;
+import mezcla.log.RunLogged;
 
 /**
- * The times of the next rolls through a batch, one roll a run, as they go on a card for an evening without a screen
- * (rules, section 4). Film is neither pushed nor pulled, baths are at their printed temperature, and nothing else
- * happens in between.
+ * The next rolls through a batch, one roll a run, as they go on a card for an evening without a screen (rules, section
+ * 6): each is planned as any run is, through what those before it leave.
  *
- * @param rolls in the order in which they would go in
+ * @param rolls in the order in which they would go in, until one does not fit
  */
 public record NextRolls(List<Next> rolls) {
+    /** Keeps its own list. */
+    public NextRolls {
+        rolls = List.copyOf(rolls);
+    }
+
     /**
      * One roll.
      *
      * @param number 1 for the next
-     * @param times the time in each bath, in the order of use
-     * @param within whether every bath still has that roll left by its printed limits
+     * @param plan its plan; the last one may be refused
      */
-    public record Next(int number, List<TimeIn> times, boolean within) {}
+    public record Next(int number, RunPlan plan) {}
 
     /**
-     * A time in a bath.
+     * Plans them.
      *
-     * @param fill the fill
-     * @param time how long
-     */
-    public record TimeIn(FillState fill, ProcessingTime time) {}
-
-    /**
-     * Computes them.
-     *
+     * @param book the log
      * @param batch the batch
-     * @param count how many
-     * @param tankMl the tank, in ml, for what is poured away after each run
+     * @param count how many at most
+     * @param question what is asked about each
+     * @throws mezcla.measure.Refusal {@code unknown-batch} or {@code batch-ended}
      */
-    public static NextRolls of(BatchState batch, int count, double tankMl) {
+    public static NextRolls of(LogBook book, long batch, int count, RunQuestion question) {
         List<Next> rolls = new ArrayList<>();
-        List<FillState> fills =
-                batch.fills().stream().filter(fill -> fill.discarded() == null).toList();
-        for (int i = 0; i < count; i++) {
-            int before = i;
-            rolls.add(new Next(
-                    i + 1,
-                    fills.stream()
-                            .map(fill -> new TimeIn(fill, time(fill, before)))
-                            .toList(),
-                    fills.stream().allMatch(fill -> within(fill, before, tankMl))));
+        LogBook then = book;
+        for (int number = 1; number <= count; number++) {
+            RunPlan plan = RunPlan.of(then.state().batch(batch), question);
+            rolls.add(new Next(number, plan));
+            if (!plan.fits()) {
+                break;
+            }
+            then = then.supposing(
+                    question.at(),
+                    List.of(stamp -> new RunLogged(
+                            stamp, batch, question.rolls(), plan.asRunBaths(), question.tankMl(), List.of(), null)));
         }
         return new NextRolls(rolls);
     }
 
-    private static ProcessingTime time(FillState fill, int before) {
-        Bath bath = fill.bath();
-        double wear = bath.oneShot() == null ? fill.wearPerRoll() : 0;
-        return RunTime.of(
-                        bath.role(),
-                        bath.timing(),
-                        fill.scaledRolls() + before * wear,
-                        wear,
-                        0,
-                        null,
-                        fill.trimPercent())
-                .shown();
-    }
-
-    private static boolean within(FillState fill, int before, double tankMl) {
-        Bath bath = fill.bath();
-        Bath.OneShot oneShot = bath.oneShot();
-        if (oneShot != null) {
-            return Slack.reaches(fill.volumeMl(), (before + 1) * oneShot.stockFor(tankMl));
-        }
-        Range capacity = bath.capacity();
-        return capacity == null
-                || Slack.reaches(capacity.max(), fill.scaledRolls() + (before + 1) * fill.wearPerRoll());
+    /** Those that fit. */
+    public List<Next> within() {
+        return rolls.stream().filter(next -> next.plan().fits()).toList();
     }
 }

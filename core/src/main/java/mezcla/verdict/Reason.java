@@ -18,6 +18,8 @@ public record Reason(Code code, String bath, double figure, double limit, LimitO
         LEAFLET,
         /** The house set it beside the leaflet's. */
         HOUSE,
+        /** The leaflet prints none, and the house's stands in. */
+        STAND_IN,
         /** The careful school counts rolls and age together, against the first printed limits. */
         CAREFUL,
         /** The stretch school goes so many times as far as is printed, by how the bath was stored. */
@@ -42,6 +44,12 @@ public record Reason(Code code, String bath, double figure, double limit, LimitO
         OVER_AGE("over-age", State.DISCARD),
         /** Wear and age together, as a share of what the careful school allows. */
         WORN("worn", State.DISCARD),
+        /** Weaker than printed, in percent, and nothing has shown yet that it works. */
+        WEAK_MIX("weak-mix", State.CHECK),
+        /** Stronger than printed, in percent, and nothing has shown yet that it works. */
+        STRONG_MIX("strong-mix", State.CHECK),
+        /** Mixed from parts past their printed life, and nothing has shown yet that it works. */
+        OLD_PARTS("old-parts", State.CHECK),
         /** Film stayed milky when dry. */
         WEAK_BLEACH_FIX("weak-bleach-fix", State.CHECK),
         /** Rolls done, and the roll from which to test. */
@@ -54,7 +62,7 @@ public record Reason(Code code, String bath, double figure, double limit, LimitO
         NEARLY_WORN("nearly-worn", State.CHECK),
         /** Rolls left, and how few are few. */
         FEW_ROLLS_LEFT("few-rolls-left", State.LAST),
-        /** Days left, and how few are few. */
+        /** Days of the calendar left, below 0 when its limit is past, and how few are few. */
         FEW_DAYS_LEFT("few-days-left", State.LAST),
         /** Seconds more than fresh. */
         MORE_TIME("more-time", State.EXTEND);

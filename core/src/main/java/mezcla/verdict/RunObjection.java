@@ -1,6 +1,7 @@
 package mezcla.verdict;
 
 import mezcla.batch.FillState;
+import mezcla.leaflet.BathRole;
 import mezcla.measure.Objection;
 
 /** What speaks against a run (rules, section 6). */
@@ -8,8 +9,32 @@ public sealed interface RunObjection extends Objection {
     /** A batch of which nothing stands. */
     record BatchEnded(long batch) implements RunObjection {}
 
-    /** A bath that was poured away and not renewed. */
-    record BathMissing(FillState fill) implements RunObjection {}
+    /** A bath that its process needs: poured away and not renewed, or never mixed. */
+    record BathMissing(BathRole role) implements RunObjection {}
+
+    /** A bath that has no answer for the temperature asked for, in °C. */
+    record BathOutsideTemperature(FillState fill, double actualC, double leastC, double mostC) implements RunObjection {
+        @Override
+        public String field() {
+            return "temperature";
+        }
+    }
+
+    /** More film than what is in the tank can do, in ml of solution: of a one-shot, of stock (rules, 4.9). */
+    record TooMuchFilm(FillState fill, double needsMl, double pouredMl) implements RunObjection {
+        /** The code under which it is passed on purpose. */
+        public static final String LIMIT = "too-much-film";
+
+        @Override
+        public String field() {
+            return "film";
+        }
+
+        @Override
+        public boolean canBePassed() {
+            return true;
+        }
+    }
 
     /** A bath that is barred. */
     record BathBarred(FillState fill, FillState.Bar bar) implements RunObjection {}

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -15,14 +16,20 @@ import mezcla.batch.FillState;
 import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Bath;
-import mezcla.leaflet.Timing;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Range;
+import mezcla.log.Roll;
 import mezcla.log.RunBath;
 import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
+import mezcla.processing.FilmLoad;
+import mezcla.processing.ProcessingObjection;
 import mezcla.processing.RunSteps;
 import mezcla.processing.RunTime;
+import mezcla.processing.TankFit;
+import mezcla.processing.WarmUp;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -34,33 +41,83 @@ import org.jspecify.annotations.Nullable;
  * @param baths its fills that still stand, in the order of use
  * @param verdict how the batch stands for this run
  * @param objections what speaks against it; empty for a run that fits
+ * @param remarks what is said about it, whether it fits or not
  */
 public record RunPlan(
         BatchState batch,
         RunQuestion question,
         List<PlannedBath> baths,
         BatchVerdict verdict,
-        List<Objection> objections) {
+        List<Objection> objections,
+        List<RunRemark> remarks) {
+    private static final double LATE_BELOW = 0.5;
+
+    /** Keeps its own lists. */
+    public RunPlan {
+        baths = List.copyOf(baths);
+        objections = List.copyOf(objections);
+        remarks = List.copyOf(remarks);
+    }
+
     /**
      * A fill in the plan.
      *
      * @param fill the fill
      * @param time how long the film stays in it; null where the leaflet has no answer
      * @param verdict how it stands for this run
-     * @param takesMl what the tank takes of the bottle, in ml
+     * @param takesMl what goes from the bottle into the tank, in ml: what the tank takes, or what there is where that
+     *     still covers the reels
+     * @param wantsMl what the tank would take of the bottle, in ml
+     * @param leastMl the least of the bottle that covers the reels, in ml
+     * @param load how much of it the film uses up; null where its capacity has no limit
      */
-    public record PlannedBath(FillState fill, @Nullable RunTime time, FillVerdict verdict, double takesMl) {
+    public record PlannedBath(
+            FillState fill,
+            @Nullable RunTime time,
+            FillVerdict verdict,
+            double takesMl,
+            double wantsMl,
+            double leastMl,
+            @Nullable FilmLoad load) {
         /** The time as shown; empty where the leaflet has no answer. */
         public Optional<ProcessingTime> shown() {
             return Optional.ofNullable(time).map(RunTime::shown);
         }
 
+        /** The water that goes with the stock of a one-shot, in ml; 0 for a bath that is used again. */
+        public double waterMl() {
+            Bath.OneShot oneShot = fill.bath().oneShot();
+            return oneShot == null ? 0 : takesMl * oneShot.waterParts() / oneShot.stockParts();
+        }
+
         /** Whether everything for which it should go is a limit that was passed on purpose. */
         boolean passedOnPurpose() {
+            return standing().isEmpty();
+        }
+
+        /** What it should go for, and that was not passed on purpose. */
+        private List<Reason> standing() {
             return verdict.reasons().stream()
-                    .map(Reason::code)
-                    .filter(code -> code.state() == State.DISCARD)
-                    .allMatch(code -> code.canBePassed() && fill.overrides(code.words()));
+                    .filter(reason -> reason.code().state() == State.DISCARD)
+                    .filter(reason -> !reason.code().canBePassed()
+                            || !fill.overrides(reason.code().words()))
+                    .toList();
+        }
+
+        /** Whether it is more film than it takes; a stock that gives no run at all lacks volume instead. */
+        private boolean isTooBig(RunQuestion question) {
+            Double left = verdict.rollsLeft();
+            return left != null
+                    && !Slack.reaches(left, question.equivalents())
+                    && (fill.bath().oneShot() == null || Slack.exceeds(left, 0));
+        }
+
+        /** Whether its rolls are limited for this run: not where that was passed on purpose, or it has to go anyway. */
+        private boolean countsRolls() {
+            return !fill.overrides(Reason.Code.OVER_ROLLS.words())
+                    && verdict.reasons().stream()
+                            .map(Reason::code)
+                            .noneMatch(code -> code == Reason.Code.OVER_ROLLS || code == Reason.Code.WORN);
         }
     }
 
@@ -77,47 +134,97 @@ public record RunPlan(
         }
         BatchState batch = question.judging().over(asLogged);
         List<Objection> objections = new ArrayList<>();
-        List<PlannedBath> baths = batch.fills().stream()
-                .filter(fill -> fill.discarded() == null)
-                .map(fill -> planned(batch, fill, question, objections))
+        List<FillState> standing =
+                batch.fills().stream().filter(fill -> fill.discarded() == null).toList();
+        FillState developer = batch.process()
+                .imageDeveloper(standing, fill -> fill.bath().role())
+                .orElse(null);
+        List<PlannedBath> baths = standing.stream()
+                .map(fill -> planned(
+                        batch, fill, developer, printedCapacity(asLogged, fill, question), question, objections))
                 .toList();
         BatchVerdict verdict =
                 BatchVerdict.of(baths.stream().map(PlannedBath::verdict).toList());
-        addWhatIsMissing(batch, objections);
+        List<RunRemark> remarks = new ArrayList<>();
+        TankFit.of(
+                        question.tank().holds(),
+                        question.rolls().stream().map(Roll::format).toList())
+                .objection()
+                .ifPresent(objections::add);
+        addWhatIsMissing(batch, standing, objections, remarks);
         addBars(baths, objections);
         addLimits(baths, question, objections);
-        addVolumes(baths, question, objections);
-        return new RunPlan(batch, question, baths, verdict, List.copyOf(objections));
+        addVolumes(baths, question, objections, remarks);
+        addLoads(baths, objections, remarks);
+        addPush(baths, developer, question, remarks);
+        return new RunPlan(batch, question, baths, verdict, objections, remarks);
+    }
+
+    private static @Nullable Range printedCapacity(BatchState asLogged, FillState fill, RunQuestion question) {
+        return asLogged.fills().stream()
+                .filter(each -> each.id() == fill.id())
+                .findFirst()
+                .map(question.judging()::printedCapacity)
+                .orElse(null);
     }
 
     private static PlannedBath planned(
-            BatchState batch, FillState fill, RunQuestion question, List<Objection> objections) {
+            BatchState batch,
+            FillState fill,
+            @Nullable FillState developer,
+            @Nullable Range printed,
+            RunQuestion question,
+            List<Objection> objections) {
         Bath bath = fill.bath();
-        Timing timing = question.turning() ? bath.turning() : bath.timing();
-        boolean pushed = batch.isImageDeveloper(fill);
-        double scaledRun = question.equivalents() * fill.wearPerRoll();
-        RunTime unpushed = RunTime.of(bath.role(), timing, fill.scaledRolls(), scaledRun, 0, null, fill.trimPercent());
-        RunTime time = unpushed;
-        if (pushed) {
-            try {
-                time = RunTime.of(
-                        bath.role(), timing, fill.scaledRolls(), scaledRun, question.stops(), null, fill.trimPercent());
-            } catch (Refusal refusal) {
-                objections.add(refusal.objection());
-                time = null;
-            }
+        Bath.OneShot oneShot = bath.oneShot();
+        double wants = oneShot == null ? question.tankMl() : oneShot.stockFor(question.tankMl());
+        double least = oneShot == null
+                ? question.tank().leastMl()
+                : oneShot.stockFor(question.tank().leastMl());
+        double takes = Slack.reaches(fill.inBottleMl(), least) ? Math.min(wants, fill.inBottleMl()) : wants;
+        RunTime asPrinted = time(fill, question, 0, null);
+        RunTime time = asPrinted;
+        try {
+            double stops = developer != null && developer.id() == fill.id() ? question.stops() : 0;
+            time = time(fill, question, stops, temperature(bath, developer, question));
+        } catch (Refusal refusal) {
+            objections.add(
+                    refusal.objection() instanceof ProcessingObjection.TemperatureOutsideLeaflet outside
+                            ? new RunObjection.BathOutsideTemperature(
+                                    fill, outside.actualC(), outside.least(), outside.most())
+                            : refusal.objection());
+            time = null;
         }
-        double takes =
-                bath.oneShot() == null ? question.tankMl() : bath.oneShot().stockFor(question.tankMl());
         FillVerdict verdict = FillVerdict.of(
                 question.judging().school(batch.process(), question.irreplaceable()),
-                condition(fill, question, takes),
+                condition(fill, question, wants, least),
                 question.equivalents(),
-                time == null ? unpushed : time);
-        return new PlannedBath(fill, time, verdict, takes);
+                time == null ? asPrinted : time);
+        FilmLoad load = printed == null
+                ? null
+                : FilmLoad.of(question.equivalents(), bath.capacityForMl(), takes, printed.max());
+        return new PlannedBath(fill, time, verdict, takes, wants, least, load);
     }
 
-    private static FillCondition condition(FillState fill, RunQuestion question, double takesMl) {
+    private static RunTime time(FillState fill, RunQuestion question, double stops, @Nullable Double celsius) {
+        Bath bath = fill.bath();
+        return RunTime.of(
+                bath.role(),
+                question.tank().turning() ? bath.turning() : bath.timing(),
+                fill.scaledRolls(),
+                question.equivalents() * fill.wearPerRoll(),
+                stops,
+                celsius,
+                fill.trimPercent());
+    }
+
+    /** Baths that are warmed with the developer are as warm as it is; the others keep their own temperature. */
+    private static @Nullable Double temperature(Bath bath, @Nullable FillState developer, RunQuestion question) {
+        boolean warmed = developer == null || WarmUp.includes(bath, developer.bath());
+        return warmed && !bath.role().toleratesAnyTemperature() ? question.celsius() : null;
+    }
+
+    private static FillCondition condition(FillState fill, RunQuestion question, double wantsMl, double leastMl) {
         Bath bath = fill.bath();
         double age = question.daysSince(fill.mixedAt());
         FillState.Inspection look = fill.inspection();
@@ -126,27 +233,44 @@ public record RunPlan(
                 bath.role(),
                 bath.timing(),
                 bath.capacityForMl(),
-                fill.countedMl(),
+                fill.chemistryMl(),
+                fill.rolls(),
                 fill.scaledRolls(),
                 age,
                 StorageAge.effectiveDays(fill, question.judging().climate(), question.at()),
+                StorageAge.daysADay(fill, question.judging().climate(), question.at()),
                 bath.lifeDays(),
                 bath.capacity(),
                 fill.signs(),
                 look == null
                         ? null
                         : new FillCondition.Look(look.result(), question.daysSince(look.at()), look.rollsAgo()),
+                fill.mixture(),
+                fill.outcome(),
                 fill.trimPercent(),
                 bath.oneShot() == null
                         ? null
                         : new FillCondition.Stock(
-                                fill.volumeMl(), takesMl, bath.oneShot().stockFor(question.smallestTankMl())));
+                                fill.volumeMl(),
+                                wantsMl,
+                                leastMl,
+                                bath.oneShot().stockFor(question.smallestMl())));
     }
 
-    private static void addWhatIsMissing(BatchState batch, List<Objection> objections) {
+    /** What was poured away and not renewed, and what its process needs (rules, section 6). */
+    private static void addWhatIsMissing(
+            BatchState batch, List<FillState> standing, List<Objection> objections, List<RunRemark> remarks) {
+        List<BathRole> there = standing.stream().map(fill -> fill.bath().role()).toList();
+        Set<BathRole> missing = new LinkedHashSet<>();
         batch.fills().stream()
-                .filter(fill -> fill.discarded() != null)
-                .forEach(fill -> objections.add(new RunObjection.BathMissing(fill)));
+                .map(fill -> fill.bath().role())
+                .filter(role -> !there.contains(role) && !role.isLast())
+                .forEach(missing::add);
+        missing.addAll(batch.process().missing(there));
+        missing.forEach(role -> objections.add(new RunObjection.BathMissing(role)));
+        if (there.stream().noneMatch(BathRole::isLast)) {
+            remarks.add(new RunRemark.FinalRinseMissing());
+        }
     }
 
     private static void addBars(List<PlannedBath> baths, List<Objection> objections) {
@@ -158,38 +282,75 @@ public record RunPlan(
 
     private static void addLimits(List<PlannedBath> baths, RunQuestion question, List<Objection> objections) {
         for (PlannedBath bath : baths) {
-            if (bath.verdict().state() == State.DISCARD && !bath.passedOnPurpose()) {
-                objections.add(new RunObjection.BathMustGo(
-                        bath.fill(), bath.verdict().reasons().get(0)));
-            }
-        }
-        Double left = BatchVerdict.rollsLeft(baths.stream()
-                .filter(bath -> !bath.fill().overrides(Reason.Code.OVER_ROLLS.words()))
-                .map(PlannedBath::verdict)
-                .toList());
-        if (left == null || Slack.reaches(left, question.equivalents()) || !Slack.exceeds(left, 0)) {
-            return;
+            bath.standing().stream()
+                    .findFirst()
+                    .ifPresent(reason -> objections.add(new RunObjection.BathMustGo(bath.fill(), reason)));
         }
         baths.stream()
-                .filter(bath -> left.equals(bath.verdict().rollsLeft()))
-                .findFirst()
-                .ifPresent(
-                        bath -> objections.add(new RunObjection.RunTooBig(bath.fill(), question.equivalents(), left)));
+                .filter(bath -> bath.countsRolls() && bath.passedOnPurpose() && bath.isTooBig(question))
+                .min(Comparator.comparing(
+                        bath -> Objects.requireNonNull(bath.verdict().rollsLeft())))
+                .ifPresent(bath -> objections.add(new RunObjection.RunTooBig(
+                        bath.fill(),
+                        question.equivalents(),
+                        Objects.requireNonNull(bath.verdict().rollsLeft()))));
     }
 
     /** One refusal is enough: the bath that lacks most says how much the tank wants. */
-    private static void addVolumes(List<PlannedBath> baths, RunQuestion question, List<Objection> objections) {
+    private static void addVolumes(
+            List<PlannedBath> baths, RunQuestion question, List<Objection> objections, List<RunRemark> remarks) {
         baths.stream()
-                .filter(bath -> Slack.exceeds(bath.takesMl(), bath.fill().inBottleMl()))
+                .filter(bath -> Slack.exceeds(bath.leastMl(), bath.fill().inBottleMl()))
                 .max(Comparator.comparingDouble(
-                        bath -> bath.takesMl() - bath.fill().inBottleMl()))
+                        bath -> bath.leastMl() - bath.fill().inBottleMl()))
                 .ifPresent(bath -> objections.add(lacking(bath, question)));
+        baths.stream()
+                .filter(bath -> Slack.exceeds(bath.wantsMl(), bath.takesMl()))
+                .max(Comparator.comparingDouble(bath -> bath.wantsMl() - bath.takesMl()))
+                .ifPresent(bath -> remarks.add(
+                        new RunRemark.TankNotFull(bath.fill(), bath.takesMl(), bath.wantsMl() - bath.takesMl())));
+    }
+
+    /** Film against solution: the bath with the largest load speaks (rules, 4.9). */
+    private static void addLoads(List<PlannedBath> baths, List<Objection> objections, List<RunRemark> remarks) {
+        baths.stream()
+                .filter(bath -> bath.load() != null && !bath.fill().overrides(RunObjection.TooMuchFilm.LIMIT))
+                .max(Comparator.comparingDouble(
+                        bath -> Objects.requireNonNull(bath.load()).share()))
+                .ifPresent(bath -> {
+                    FilmLoad load = Objects.requireNonNull(bath.load());
+                    if (load.tooMuch()) {
+                        objections.add(new RunObjection.TooMuchFilm(
+                                bath.fill(), bath.takesMl() * load.share(), bath.takesMl()));
+                    } else if (load.crowded()) {
+                        remarks.add(new RunRemark.Crowded(bath.fill(), load.share()));
+                    }
+                });
+    }
+
+    /** Pushed film asks much of a developer that is half used up (rules, section 6). */
+    private static void addPush(
+            List<PlannedBath> baths, @Nullable FillState developer, RunQuestion question, List<RunRemark> remarks) {
+        if (developer == null || question.stops() <= 0) {
+            return;
+        }
+        for (PlannedBath bath : baths) {
+            Double left = bath.verdict().rollsLeft();
+            if (bath.fill().id() == developer.id()
+                    && left != null
+                    && developer.bath().oneShot() == null) {
+                double done = developer.scaledRolls() / developer.wearPerRoll();
+                if (Slack.exceeds(LATE_BELOW, left / (done + left))) {
+                    remarks.add(new RunRemark.PushedLate(developer, left));
+                }
+            }
+        }
     }
 
     private static Objection lacking(PlannedBath bath, RunQuestion question) {
         FillState fill = bath.fill();
-        return Slack.exceeds(bath.takesMl(), fill.volumeMl())
-                ? new RunObjection.TooLittleForTank(fill, bath.takesMl(), fill.volumeMl(), question.tankMl())
+        return Slack.exceeds(bath.leastMl(), fill.volumeMl())
+                ? new RunObjection.TooLittleForTank(fill, bath.wantsMl(), fill.volumeMl(), question.tankMl())
                 : new BatchObjection.InUse(fill, fill.inUse().get(0).who());
     }
 
@@ -200,25 +361,24 @@ public record RunPlan(
     public Map<Long, List<String>> overridable() {
         Map<Long, List<String>> limits = new LinkedHashMap<>();
         for (PlannedBath bath : baths) {
-            List<String> codes = bath.verdict().reasons().stream()
+            List<String> codes = bath.standing().stream()
                     .map(Reason::code)
-                    .filter(code -> code.state() == State.DISCARD)
+                    .filter(Reason.Code::canBePassed)
                     .map(Reason.Code::words)
                     .collect(Collectors.toCollection(ArrayList::new));
-            if (codes.isEmpty() && isTooBigFor(bath)) {
+            if (bath.countsRolls() && bath.fill().bath().oneShot() == null && bath.isTooBig(question)) {
                 codes.add(Reason.Code.OVER_ROLLS.words());
             }
-            if (!codes.isEmpty() && !codes.stream().allMatch(bath.fill()::overrides)) {
+            FilmLoad load = bath.load();
+            if (load != null && load.tooMuch() && !bath.fill().overrides(RunObjection.TooMuchFilm.LIMIT)) {
+                codes.add(RunObjection.TooMuchFilm.LIMIT);
+            }
+            if (!codes.isEmpty()) {
                 limits.put(bath.fill().id(), List.copyOf(codes));
             }
         }
         boolean helps = objections.stream().allMatch(Objection::canBePassed);
         return helps ? limits : Map.of();
-    }
-
-    private boolean isTooBigFor(PlannedBath bath) {
-        Double left = bath.verdict().rollsLeft();
-        return left != null && bath.fill().bath().oneShot() == null && !Slack.reaches(left, question.equivalents());
     }
 
     /** The bath that people ask for first, if the batch still has it (rules, 4.3). */
@@ -247,13 +407,6 @@ public record RunPlan(
         return objections.isEmpty();
     }
 
-    /** The same plan with one thing more that speaks against it. */
-    public RunPlan refusedBy(Objection objection) {
-        List<Objection> all = new ArrayList<>(objections);
-        all.add(objection);
-        return new RunPlan(batch, question, baths, verdict, List.copyOf(all));
-    }
-
     /**
      * What the film goes through, step by step (rules, section 7).
      *
@@ -263,12 +416,22 @@ public record RunPlan(
     public RunSteps steps(RunSteps.Choices choices) {
         Map<String, Integer> seconds = new LinkedHashMap<>();
         baths.forEach(bath -> bath.shown().ifPresent(time -> seconds.put(batch.placeOf(bath.fill()), time.seconds())));
-        return RunSteps.of(batch.leaflet(), seconds, choices);
+        RunSteps steps = RunSteps.of(batch.leaflet(), seconds, choices);
+        return imageDeveloper()
+                .map(developer -> steps.warmedTo(
+                        question.celsius(), developer.fill().bath().timing().atC()))
+                .orElse(steps);
     }
 
     /** The codes of what spoke against it, for a run that was done all the same; each once. */
     public List<String> against() {
         return objections.stream().map(Objection::against).distinct().toList();
+    }
+
+    /** How warm a bath is for this run, where that was asked for, in °C; empty for as printed (rules, 4.4). */
+    public Optional<Double> celsius(PlannedBath planned) {
+        FillState developer = imageDeveloper().map(PlannedBath::fill).orElse(null);
+        return Optional.ofNullable(temperature(planned.fill().bath(), developer, question));
     }
 
     /** What the run does to each fill, as the log keeps it. */
@@ -285,8 +448,8 @@ public record RunPlan(
                 fill.id(),
                 planned.shown().map(ProcessingTime::seconds).orElse(null),
                 oneShot ? 0 : question.equivalents() * weight,
-                oneShot ? 0 : Wear.CARRY_OVER_ML * question.equivalents(),
+                oneShot ? 0 : Math.min(Wear.CARRY_OVER_ML * question.equivalents(), fill.volumeMl()),
                 oneShot ? Math.min(planned.takesMl(), fill.volumeMl()) : 0,
-                null);
+                celsius(planned).orElse(null));
     }
 }

@@ -4,33 +4,62 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is asked of a batch: this film, in that tank, now.
  *
  * @param rolls the film; one roll at least, all pushed alike
- * @param tankMl what the tank takes of each bath, in ml
- * @param smallestTankMl what the smallest tank of the house takes, in ml
+ * @param tank the tank as it is used
+ * @param smallestMl the least with which a tank of the house still covers film, in ml
  * @param judging how the house judges
  * @param at when
  * @param zone where; ages count by the calendar there
- * @param turning whether the tank is turned on a rotary base, for which some leaflets print other times
+ * @param celsius how warm the warmed baths are, in °C; null for as printed (rules, 4.4)
  */
 public record RunQuestion(
         List<Roll> rolls,
-        double tankMl,
-        double smallestTankMl,
+        InTank tank,
+        double smallestMl,
         Judging judging,
         Instant at,
         ZoneId zone,
-        boolean turning) {
-    /** The question about film in a tank that is moved by hand. */
+        @Nullable Double celsius) {
+    /**
+     * A tank as it is used (rules, 4.10 and section 7).
+     *
+     * @param takesMl what it takes of each bath, in ml
+     * @param leastMl the least of each that still covers its reels, in ml
+     * @param holds how many reels of each kind fill it alone; empty where nobody has said
+     * @param turning whether it is turned on a rotary base, for which some leaflets print other times
+     */
+    public record InTank(double takesMl, double leastMl, Map<FilmFormat.Reel, Integer> holds, boolean turning) {
+        private static final double COVERED_SHARE = 0.95;
+
+        /** Keeps its own map. */
+        public InTank {
+            holds = Map.copyOf(holds);
+        }
+
+        /** A tank of which nothing is known but what it takes, in ml, moved by hand. */
+        public static InTank of(double takesMl) {
+            return new InTank(takesMl, usualLeastMl(takesMl), Map.of(), false);
+        }
+
+        /** What covers the reels of a tank of which nobody said, in ml: 95 % of what it takes; <em>house</em>. */
+        public static double usualLeastMl(double takesMl) {
+            return COVERED_SHARE * takesMl;
+        }
+    }
+
+    /** The question about film in a tank of which nothing is known but what it takes, with baths as warm as printed. */
     public RunQuestion(
             List<Roll> rolls, double tankMl, double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
-        this(rolls, tankMl, smallestTankMl, judging, at, zone, false);
+        this(rolls, InTank.of(tankMl), InTank.usualLeastMl(smallestTankMl), judging, at, zone, null);
     }
 
     /** Refuses a run without film ({@code rolls-missing}) and pushes that differ ({@code pushes-differ}). */
@@ -45,22 +74,28 @@ public record RunQuestion(
     }
 
     /**
-     * The question about the next roll: one whole roll, neither pushed nor pulled, in the smallest tank.
+     * The question about the next roll: one whole roll, neither pushed nor pulled.
      *
-     * @param smallestTankMl how much the smallest tank takes, in ml
+     * @param smallest the smallest tank
      * @param judging how the house judges
      * @param at when
      * @param zone where
      */
-    public static RunQuestion nextRoll(double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
+    public static RunQuestion nextRoll(InTank smallest, Judging judging, Instant at, ZoneId zone) {
         FilmFormat whole = FilmFormat.F135_36;
         return new RunQuestion(
                 List.of(new Roll("", whole, whole.equivalents(), 0, false)),
-                smallestTankMl,
-                smallestTankMl,
+                smallest,
+                smallest.leastMl(),
                 judging,
                 at,
-                zone);
+                zone,
+                null);
+    }
+
+    /** What the tank takes of each bath, in ml. */
+    public double tankMl() {
+        return tank.takesMl();
     }
 
     /** The film in roll equivalents. */
@@ -78,24 +113,29 @@ public record RunQuestion(
         return rolls.get(0).stops();
     }
 
-    /** The same film in another tank, in ml. */
-    public RunQuestion inTank(double otherTankMl) {
-        return new RunQuestion(rolls, otherTankMl, smallestTankMl, judging, at, zone, turning);
+    /** The same film in another tank. */
+    public RunQuestion inTank(InTank other) {
+        return new RunQuestion(rolls, other, smallestMl, judging, at, zone, celsius);
     }
 
     /** The same asked about another moment. */
     public RunQuestion asked(Instant otherwise) {
-        return new RunQuestion(rolls, tankMl, smallestTankMl, judging, otherwise, zone, turning);
+        return new RunQuestion(rolls, tank, smallestMl, judging, otherwise, zone, celsius);
     }
 
-    /** The same with the tank on a rotary base, or moved by hand. */
-    public RunQuestion turned(boolean onRotaryBase) {
-        return new RunQuestion(rolls, tankMl, smallestTankMl, judging, at, zone, onRotaryBase);
+    /** The same with its warmed baths at a temperature, in °C; null for as printed. */
+    public RunQuestion warmedTo(@Nullable Double otherCelsius) {
+        return new RunQuestion(rolls, tank, smallestMl, judging, at, zone, otherCelsius);
     }
 
     /** Other film in the same tank. */
     public RunQuestion ofRolls(List<Roll> others) {
-        return new RunQuestion(others, tankMl, smallestTankMl, judging, at, zone, turning);
+        return new RunQuestion(others, tank, smallestMl, judging, at, zone, celsius);
+    }
+
+    /** The same asked of a house that judges otherwise. */
+    public RunQuestion judgedBy(Judging otherJudging) {
+        return new RunQuestion(rolls, tank, smallestMl, otherJudging, at, zone, celsius);
     }
 
     /** Whole days from then to now, by the calendar of the house. */

@@ -32,8 +32,18 @@ abstract class SchoolLimits {
     /** n at which it is used up, scaled; null for no limit. */
     abstract @Nullable Double rollLimit();
 
-    /** Days that it still lasts, in the school's own days; null for no limit. */
-    abstract @Nullable Double daysLeft();
+    /** Days until its limit, in the school's own days, below 0 when it is past; null for no limit. */
+    abstract @Nullable Double daysToGo();
+
+    /** Whose that limit is. */
+    abstract Reason.LimitOf whoseDays();
+
+    /** The same in days of the calendar, if it goes on standing as it does now (rules, section 5). */
+    @Nullable
+    Double calendarDaysToGo() {
+        Double own = daysToGo();
+        return own == null ? null : Double.valueOf(own / fill.daysADay());
+    }
 
     /** The capacity that wears it; null for none, and for a one-shot, which does not wear. */
     final @Nullable Range capacity() {
@@ -46,12 +56,17 @@ abstract class SchoolLimits {
 
     /** Whose a limit beside the leaflet's baths is. */
     static Reason.LimitOf whose(Range limits) {
-        return limits.house() ? Reason.LimitOf.HOUSE : Reason.LimitOf.LEAFLET;
+        return switch (limits.whose()) {
+            case PRINTED -> Reason.LimitOf.LEAFLET;
+            case HOUSE -> Reason.LimitOf.HOUSE;
+            case STAND_IN -> Reason.LimitOf.STAND_IN;
+        };
     }
 
-    /** Rolls through this bottle, as people count them. */
+    /** Rolls as people count them: those done, and those with the ones that are left, or too many. */
     final void addRolls(List<Reason> reasons, Reason.Code code, double limit, Reason.LimitOf whose) {
-        add(reasons, code, fill.scaledRolls() / fill.wearPerRoll(), limit / fill.wearPerRoll(), whose);
+        double done = fill.rollsDone();
+        add(reasons, code, done, done + (limit - fill.scaledRolls()) / fill.wearPerRoll(), whose);
     }
 
     /** Whether somebody looked at film lately and found it good, or mended it with a trim. */
@@ -60,8 +75,8 @@ abstract class SchoolLimits {
         if (look == null) {
             return false;
         }
-        boolean reassuring =
-                look.result() == Finding.GOOD || (look.result() == Finding.THIN && fill.trimPercent() != 0);
+        boolean reassuring = look.result() == Finding.GOOD
+                || (look.result() == Finding.THIN && Slack.exceeds(fill.trimPercent(), 0));
         return reassuring
                 && Slack.reaches(LOOK_HOLDS_DAYS, look.daysAgo())
                 && Slack.reaches(LOOK_HOLDS_ROLLS, look.rollsAgo() * fill.wearPerRoll());
@@ -71,6 +86,12 @@ abstract class SchoolLimits {
     private static final class Leaflet extends SchoolLimits {
         Leaflet(FillCondition fill) {
             super(fill);
+        }
+
+        @Override
+        Reason.LimitOf whoseDays() {
+            Range life = fill.lifeDays();
+            return life == null ? Reason.LimitOf.NOBODY : whose(life);
         }
 
         @Override
@@ -110,9 +131,16 @@ abstract class SchoolLimits {
 
         @Override
         @Nullable
-        Double daysLeft() {
+        Double daysToGo() {
             Range life = fill.lifeDays();
-            return life == null ? null : Double.valueOf(Math.max(0, life.max() - fill.ageDays()));
+            return life == null ? null : Double.valueOf(life.max() - fill.ageDays());
+        }
+
+        /** Its days are the calendar's. */
+        @Override
+        @Nullable
+        Double calendarDaysToGo() {
+            return daysToGo();
         }
     }
 
@@ -140,6 +168,11 @@ abstract class SchoolLimits {
         }
 
         @Override
+        Reason.LimitOf whoseDays() {
+            return Reason.LimitOf.CAREFUL;
+        }
+
+        @Override
         void addTo(List<Reason> reasons) {
             double wear = Math.hypot(rollShare(), ageShare());
             if (Slack.reaches(wear, 1)) {
@@ -158,11 +191,9 @@ abstract class SchoolLimits {
 
         @Override
         @Nullable
-        Double daysLeft() {
+        Double daysToGo() {
             Range life = fill.lifeDays();
-            return life == null
-                    ? null
-                    : Double.valueOf(Math.max(0, life.min() * left(rollShare()) - fill.effectiveAgeDays()));
+            return life == null ? null : Double.valueOf(life.min() * left(rollShare()) - fill.effectiveAgeDays());
         }
     }
 
@@ -170,6 +201,11 @@ abstract class SchoolLimits {
     private static final class Stretch extends SchoolLimits {
         Stretch(FillCondition fill) {
             super(fill);
+        }
+
+        @Override
+        Reason.LimitOf whoseDays() {
+            return Reason.LimitOf.STRETCH;
         }
 
         @Override
@@ -184,7 +220,7 @@ abstract class SchoolLimits {
                             School.STRETCH_ROLLS * capacity.max(),
                             Reason.LimitOf.STRETCH);
                 } else if (Slack.reaches(fill.scaledRolls(), capacity.max()) && !reassured) {
-                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.max(), whose(capacity));
+                    addRolls(reasons, Reason.Code.TEST_ROLLS, capacity.max(), Reason.LimitOf.STRETCH);
                 }
             }
             Range life = fill.lifeDays();
@@ -199,7 +235,7 @@ abstract class SchoolLimits {
                         School.STRETCH_LIVES * life.max(),
                         Reason.LimitOf.STRETCH);
             } else if (Slack.exceeds(fill.effectiveAgeDays(), life.max()) && !reassured) {
-                add(reasons, Reason.Code.TEST_AGE, fill.effectiveAgeDays(), life.max(), whose(life));
+                add(reasons, Reason.Code.TEST_AGE, fill.effectiveAgeDays(), life.max(), Reason.LimitOf.STRETCH);
             }
         }
 
@@ -212,11 +248,9 @@ abstract class SchoolLimits {
 
         @Override
         @Nullable
-        Double daysLeft() {
+        Double daysToGo() {
             Range life = fill.lifeDays();
-            return life == null
-                    ? null
-                    : Double.valueOf(Math.max(0, School.STRETCH_LIVES * life.max() - fill.effectiveAgeDays()));
+            return life == null ? null : Double.valueOf(School.STRETCH_LIVES * life.max() - fill.effectiveAgeDays());
         }
     }
 }

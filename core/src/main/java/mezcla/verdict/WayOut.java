@@ -61,12 +61,13 @@ public sealed interface WayOut {
      * @param book the whole log
      * @param question the run as it was asked for
      * @param processes the processes that the film may want; empty for any
-     * @param tanksMl what the tanks of the house take, in ml
+     * @param tanks the tanks of the house
      * @return the best of each kind: the smallest step down in tank, else the batch that was mixed first
      */
-    static List<WayOut> of(LogBook book, RunQuestion question, Set<FilmProcess> processes, List<Double> tanksMl) {
+    static List<WayOut> of(
+            LogBook book, RunQuestion question, Set<FilmProcess> processes, List<RunQuestion.InTank> tanks) {
         WayOutSearch search = WayOutSearch.of(book, question, processes);
-        return Stream.of(search.smallerTank(tanksMl), search.twoLoads(), search.toppedUp(), search.renewed())
+        return Stream.of(search.smallerTank(tanks), search.twoLoads(), search.toppedUp(), search.renewed())
                 .flatMap(Optional::stream)
                 .toList();
     }

@@ -1,5 +1,6 @@
 package mezcla.verdict;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -44,10 +45,10 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
         return new WayOutSearch(book, batches, question);
     }
 
-    Optional<WayOut> smallerTank(List<Double> tanksMl) {
-        return tanksMl.stream()
-                .filter(tankMl -> tankMl < question.tankMl())
-                .sorted(Comparator.reverseOrder())
+    Optional<WayOut> smallerTank(List<RunQuestion.InTank> tanks) {
+        return tanks.stream()
+                .filter(tank -> tank.takesMl() < question.tankMl())
+                .sorted(Comparator.comparingDouble(RunQuestion.InTank::takesMl).reversed())
                 .map(question::inTank)
                 .flatMap(smaller ->
                         Shortlist.first(batches.stream()
@@ -88,7 +89,7 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
     private Optional<WayOut> toppedUp(BatchState batch) {
         List<FillState> lacking = batch.fills().stream()
                 .filter(fill -> fill.discarded() == null && fill.bath().oneShot() == null)
-                .filter(fill -> Slack.exceeds(question.tankMl(), fill.inBottleMl()))
+                .filter(fill -> Slack.exceeds(question.tank().leastMl(), fill.inBottleMl()))
                 .toList();
         return after(batch, lacking, fill -> question.tankMl() - fill.inBottleMl(), this::addTo)
                 .map(done -> new WayOut.ToppedUp(done.plan(), done.fresh()));
@@ -146,7 +147,8 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
         LogBook longer = book;
         List<WayOut.Fresh> fresh = new ArrayList<>();
         for (FillState fill : fills) {
-            Optional<Mixed> mixed = mixed(longer.state(), fill, volumeMl.applyAsDouble(fill), fresh.size());
+            Optional<Mixed> mixed =
+                    mixed(longer.state(), fill, volumeMl.applyAsDouble(fill), fresh.size(), question.at());
             Optional<List<Row>> rows = mixed.flatMap(each -> step.rows(batch, fill, each.fill()));
             if (rows.isEmpty()) {
                 return Optional.empty();
@@ -160,11 +162,12 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
 
     private record Mixed(MixedFill fill, WayOut.Fresh fresh) {}
 
-    /** Mixes a bath from the oldest kit of the same leaflet that still makes that much of it, in ml. */
-    private static Optional<Mixed> mixed(LogState then, FillState fill, double volumeMl, int number) {
+    /** Mixes a bath from the first kit of the same leaflet to be offered that still makes that much of it, in ml. */
+    private static Optional<Mixed> mixed(LogState then, FillState fill, double volumeMl, int number, Instant at) {
         return then.kits().values().stream()
-                .filter(kit ->
-                        kit.arrival().leaflet().key().equals(fill.leaflet().key()))
+                .filter(kit -> !kit.isFinished()
+                        && kit.arrival().leaflet().key().equals(fill.leaflet().key()))
+                .sorted(KitState.bestFirst(kit -> List.of(fill.mixed().bathKey()), at))
                 .flatMap(kit -> mixed(kit, fill, volumeMl, number).stream())
                 .findFirst();
     }

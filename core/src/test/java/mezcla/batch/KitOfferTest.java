@@ -91,15 +91,15 @@ public class KitOfferTest {
         log.kit(1, 2, Leaflets.negative(), 4000);
         log.kit(0, 3, Leaflets.slide(), 4000);
         LogState state = log.state();
-        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.COLOUR_NEGATIVE, 300))
+        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.COLOUR_NEGATIVE, 300, TestLog.day(1)))
                 .map(KitState::id)
                 .contains(2L);
-        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.COLOUR_SLIDE, 300))
+        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.COLOUR_SLIDE, 300, TestLog.day(1)))
                 .map(KitState::id)
                 .contains(3L);
-        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.CINE_NEGATIVE, 300))
+        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.CINE_NEGATIVE, 300, TestLog.day(1)))
                 .isEmpty();
-        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.COLOUR_NEGATIVE, 1001))
+        assertThat(KitState.toOffer(state.kits().values(), FilmProcess.COLOUR_NEGATIVE, 1001, TestLog.day(1)))
                 .as("no kit makes that much")
                 .isEmpty();
     }

@@ -66,7 +66,6 @@ public class LogBookTest {
                                     List.of(developer),
                                     Finding.GOOD,
                                     Set.of(),
-                                    null,
                                     null));
                 }
                 default -> log.run(day, batch, 1 + random.nextInt(2), developer, developer + 1);
@@ -114,8 +113,8 @@ public class LogBookTest {
             LogState whole = log.state();
             whole.batches().forEach((id, batch) -> {
                 assertThat(LogState.fold(book.about(id)).batch(id)).isEqualTo(batch);
-                assertThat(BatchCost.of(batch, FillCosts.of(whole, batch)))
-                        .isEqualTo(BatchCost.of(batch, FillCosts.of(whole)));
+                assertThat(BatchCost.of(batch, FillCosts.of(whole, batch), bath -> bath))
+                        .isEqualTo(BatchCost.of(batch, FillCosts.of(whole), bath -> bath));
             });
         }
     }

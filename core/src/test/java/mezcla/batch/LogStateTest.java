@@ -137,7 +137,7 @@ public class LogStateTest {
 
     private static Money cost(TestLog log, long batch) {
         LogState state = log.state();
-        return BatchCost.of(state.batch(batch), FillCosts.of(state))
+        return BatchCost.of(state.batch(batch), FillCosts.of(state), bath -> bath)
                 .orElseThrow()
                 .total();
     }
@@ -168,13 +168,16 @@ public class LogStateTest {
     public void costOfARollCountsRollsDoneAndPrintedCapacity() {
         TestLog log = halfAKit();
         LogState unused = log.state();
-        BatchCost before = BatchCost.of(unused.batch(7), FillCosts.of(unused)).orElseThrow();
+        BatchCost before = BatchCost.of(unused.batch(7), FillCosts.of(unused), bath -> bath)
+                .orElseThrow();
         assertThat(before.total()).isEqualTo(Money.ofMinor(NZD, 2500));
         assertThat(before.soFar()).isEmpty();
         assertThat(before.atPrintedCapacity()).contains(Money.ofMinor(NZD, 500));
         log.run(2, 7, 2, 1L, 2L);
         LogState used = log.state();
-        assertThat(BatchCost.of(used.batch(7), FillCosts.of(used)).orElseThrow().soFar())
+        assertThat(BatchCost.of(used.batch(7), FillCosts.of(used), bath -> bath)
+                        .orElseThrow()
+                        .soFar())
                 .contains(Money.ofMinor(NZD, 1250));
     }
 
@@ -182,9 +185,9 @@ public class LogStateTest {
     public void inspectionPutDownToSomethingElseChangesNothing() {
         TestLog log = halfAKit();
         log.run(2, 7, 1, 1L, 2L);
-        log.add(3, stamp -> new FillInspected(stamp, 1, Finding.THIN, true, 4));
+        log.add(3, stamp -> new FillInspected(stamp, 1, Finding.THIN, true));
         log.run(4, 7, 2, 1L, 2L);
-        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.HEAVY_CAST, false, 0));
+        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.HEAVY_CAST, false));
         FillState developer = log.state().batch(7).fills().get(0);
         assertThat(developer.trimPercent()).isEqualTo(4);
         assertThat(developer.inspection()).isEqualTo(new FillState.Inspection(Finding.THIN, TestLog.day(3), 2));

@@ -16,7 +16,6 @@ import mezcla.log.RunLogged;
 import mezcla.log.Sign;
 import mezcla.log.Suspect;
 import mezcla.measure.Refusal;
-import org.jspecify.annotations.Nullable;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -33,17 +32,17 @@ public class LooksTest {
         run = log.run(1, 1, 2, 1L, 2L);
     }
 
-    private FilmInspected look(Finding result, @Nullable Double trim, Suspect... suspects) {
+    private FilmInspected look(Finding result, Suspect... suspects) {
         return log.add(
                 2,
                 stamp -> new FilmInspected(
-                        stamp, 1, run.stamp().sequence(), 0, List.of(1L, 2L), result, Set.of(suspects), trim, null));
+                        stamp, 1, run.stamp().sequence(), 0, List.of(1L, 2L), result, Set.of(suspects), null));
     }
 
     @Test
     public void aLookCountsForTheFillsOfItsRunSinceThatRun() {
         log.run(1.5, 1, 3, 1L, 2L);
-        look(Finding.THIN, 4.0, Suspect.CHEMISTRY);
+        look(Finding.THIN, Suspect.CHEMISTRY);
         FillState developer = log.state().fill(1);
         assertThat(developer.inspection().result()).isEqualTo(Finding.THIN);
         assertThat(developer.inspection().rollsAgo()).isEqualTo(3);
@@ -55,9 +54,9 @@ public class LooksTest {
 
     @Test
     public void whatIsNotPutDownToTheChemistryReplacesNothing() {
-        look(Finding.GOOD, null);
-        look(Finding.HEAVY_CAST, null, Suspect.SCAN, Suspect.LIGHT);
-        look(Finding.HEAVY_GRAIN, null);
+        look(Finding.GOOD);
+        look(Finding.HEAVY_CAST, Suspect.SCAN, Suspect.LIGHT);
+        look(Finding.HEAVY_GRAIN);
         assertThat(log.state().fill(1).inspection().result()).isEqualTo(Finding.GOOD);
     }
 
@@ -76,7 +75,7 @@ public class LooksTest {
 
     @Test
     public void aRunThatWasLookedAtIsNotVoided() {
-        FilmInspected look = look(Finding.GOOD, null);
+        FilmInspected look = look(Finding.GOOD);
         assertThat(catchThrowableOfType(
                                 Refusal.class,
                                 () -> Voiding.check(log.entries(), run.stamp().sequence()))
@@ -103,8 +102,5 @@ public class LooksTest {
                 .isFalse();
         assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7200)))
                 .isTrue();
-        assertThat(FilmLook.trim(4, Finding.THIN)).isEqualTo(8);
-        assertThat(FilmLook.trim(4, Finding.DENSE)).isZero();
-        assertThat(FilmLook.trim(4, Finding.HEAVY_CAST)).isNull();
     }
 }

@@ -174,7 +174,7 @@ public class SharedBottlesTest {
 
     private Money cost(long batch) {
         LogState state = log.state();
-        return BatchCost.of(state.batch(batch), FillCosts.of(state))
+        return BatchCost.of(state.batch(batch), FillCosts.of(state), bath -> bath)
                 .orElseThrow()
                 .total();
     }
@@ -195,7 +195,7 @@ public class SharedBottlesTest {
         assertThat(log.state().fill(2).rolls()).isEqualTo(3);
         assertThat(log.state().servedBy(2)).extracting(BatchState::id).containsExactly(7L, 8L);
         assertThat(log.state().batchOf(2).id()).isEqualTo(7);
-        assertThat(BatchCost.of(log.state().batch(8), FillCosts.of(log.state()))
+        assertThat(BatchCost.of(log.state().batch(8), FillCosts.of(log.state()), bath -> bath)
                         .orElseThrow()
                         .total())
                 .as("the guest is charged to the batch that it was mixed for")
@@ -307,11 +307,11 @@ public class SharedBottlesTest {
         assertThat(Handover.of(log.state().batch(7))).isEmpty();
         RunLogged late = log.run(4, 7, 1, 1L, 2L);
         log.run(3, 7, 2, 1L, 2L);
-        log.add(3.5, stamp -> new FillInspected(stamp, 1, Finding.DENSE, true, 0));
+        log.add(3.5, stamp -> new FillInspected(stamp, 1, Finding.DENSE, true));
         assertThat(Handover.of(log.state().batch(7)))
                 .as("film from before the last run tells nothing of it")
                 .contains(new Handover(late, null));
-        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true, 0));
+        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true));
         assertThat(Handover.of(log.state().batch(7))).contains(new Handover(late, Finding.GOOD));
     }
 

@@ -50,7 +50,7 @@ public class TotalFoldTest {
         log.add(
                 7,
                 stamp -> new FilmInspected(
-                        stamp, 1, run.stamp().sequence(), 0, List.of(1L), Finding.GOOD, Set.of(), null, null));
+                        stamp, 1, run.stamp().sequence(), 0, List.of(1L), Finding.GOOD, Set.of(), null));
         log.discard(8, 1, 1);
         log.renew(9, 1, 1, "dev", 300);
         return log;

@@ -74,7 +74,7 @@ public class VoidingTest {
                 log().add(3, stamp -> new FillMeasured(stamp, 1, 10)),
                 log().add(3, stamp -> new FillBarred(stamp, 1, "smells")),
                 log().add(3, stamp -> new BarLifted(stamp, 1, "fine")),
-                log().add(3, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true, 0)))) {
+                log().add(3, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true)))) {
             TestLog log = log();
             log.voidEntry(3);
             log.entries().add(about);

@@ -47,6 +47,16 @@ public class LeafletCheckTest {
                                 List.of(new Timing.TimeAt(35, 200), new Timing.TimeAt(38, 240))))
             },
             {
+                LeafletCheck.Code.TABLE_CONTRADICTS,
+                bath(
+                        new Range(8, 10),
+                        timing(
+                                37.7,
+                                List.of(10.0, 200.0),
+                                List.of(new Timing.TimeAt(35, 260), new Timing.TimeAt(38, 240))))
+            },
+            {LeafletCheck.Code.CAPACITY_NOT_PRINTED, bath(null, timing(37.7, List.of(10.0, 200.0), null))},
+            {
                 LeafletCheck.Code.STEP_MISSING,
                 (UnaryOperator<Leaflet>) sheet -> with(
                         sheet,
@@ -111,7 +121,7 @@ public class LeafletCheckTest {
                         timing(
                                 37.7,
                                 List.of(10.0, 200.0),
-                                List.of(new Timing.TimeAt(35, 240), new Timing.TimeAt(38, 240))))
+                                List.of(new Timing.TimeAt(35, 240), new Timing.TimeAt(38, 200))))
             },
             {
                 (UnaryOperator<Leaflet>) sheet -> with(
@@ -165,7 +175,7 @@ public class LeafletCheckTest {
                         bath.timing(),
                         1000,
                         bath.capacity(),
-                        null,
+                        bath.lifeDays(),
                         null,
                         null));
     }
@@ -225,14 +235,16 @@ public class LeafletCheckTest {
                         bath.timing(),
                         1000,
                         bath.capacity(),
-                        null,
+                        bath.lifeDays(),
                         null,
                         null));
     }
 
     private static UnaryOperator<Leaflet> bath(Range capacity, Timing timing) {
         return sheet -> developer(
-                sheet, bath -> new Bath("dev", bath.role(), bath.recipe(), timing, 1000, capacity, null, null, null));
+                sheet,
+                bath -> new Bath(
+                        "dev", bath.role(), bath.recipe(), timing, 1000, capacity, bath.lifeDays(), null, null));
     }
 
     private static Timing timing(double leastC, List<Double> steps, @Nullable List<Timing.TimeAt> table) {

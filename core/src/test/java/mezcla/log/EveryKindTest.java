@@ -95,6 +95,7 @@ public class EveryKindTest {
                 Set.of(KIT, Subject.kit(8)),
                 NOTHING
             },
+            {new KitFinished(AT, 1), EntryKind.KIT_FINISHED, Set.of(KIT), Set.of(KIT), NOTHING},
             {
                 new BatchMixed(AT, 2, "Test", List.of(fill(3), fill(4))),
                 EntryKind.BATCH_MIXED,
@@ -128,7 +129,7 @@ public class EveryKindTest {
             {new FillMeasured(AT, 3, 400), EntryKind.FILL_MEASURED, fill, fill, NOTHING},
             {new FillBarred(AT, 3, "a smell"), EntryKind.FILL_BARRED, fill, fill, NOTHING},
             {new BarLifted(AT, 3, "it was the bin"), EntryKind.BAR_LIFTED, fill, fill, NOTHING},
-            {new FillInspected(AT, 3, Finding.GOOD, true, 0), EntryKind.FILL_INSPECTED, fill, fill, NOTHING},
+            {new FillInspected(AT, 3, Finding.GOOD, true), EntryKind.FILL_INSPECTED, fill, fill, NOTHING},
             {new BathLooked(AT, 3, Sign.DARK, null), EntryKind.BATH_LOOKED, fill, fill, NOTHING},
             {new FillSeen(AT, 3), EntryKind.FILL_SEEN, fill, fill, NOTHING},
             {
@@ -140,7 +141,7 @@ public class EveryKindTest {
             },
             {new NoteLeft(AT, 2, "rinse longer"), EntryKind.NOTE_LEFT, Set.of(BATCH), Set.of(BATCH), NOTHING},
             {
-                new FilmInspected(AT, 2, 5, 1, List.of(3L), Finding.THIN, Set.of(), null, null),
+                new FilmInspected(AT, 2, 5, 1, List.of(3L), Finding.THIN, Set.of(), null),
                 EntryKind.FILM_INSPECTED,
                 Set.of(BATCH, FILL, RUN),
                 Set.of(BATCH, FILL, RUN),

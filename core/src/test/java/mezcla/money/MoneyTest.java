@@ -116,19 +116,21 @@ public class MoneyTest {
         TestLog log = new TestLog();
         log.kit(0, 1, Leaflets.negative(), 4000);
         log.mix(0, 1, 1, HALF);
-        assertThat(BatchCost.printedCapacity(log.state().batch(1))).hasValue(5);
+        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
+                .hasValue(5);
         log.run(1, 1, 4, 1L, 2L);
         log.discard(2, 1, 1);
         log.renew(2, 1, 1, "dev", HALF);
-        assertThat(BatchCost.printedCapacity(log.state().batch(1)))
+        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
                 .as("seven of bleach-fix, fewer than four and five of developer")
                 .hasValue(7);
         log.discard(3, 1, 2);
         log.kit(3, 2, Leaflets.negative(), 4000);
         log.renew(3, 1, 2, "bx", HALF);
-        assertThat(BatchCost.printedCapacity(log.state().batch(1))).hasValue(9);
-        BatchCost cost =
-                BatchCost.of(log.state().batch(1), FillCosts.of(log.state())).orElseThrow();
+        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
+                .hasValue(9);
+        BatchCost cost = BatchCost.of(log.state().batch(1), FillCosts.of(log.state()), bath -> bath)
+                .orElseThrow();
         assertThat(cost.soFar()).contains(minor(cost.total().getAmountMinorLong() / 4));
     }
 
@@ -141,10 +143,10 @@ public class MoneyTest {
         FillCosts all = FillCosts.of(log.state());
         assertThat(FillCosts.of(log.state(), log.state().batch(2)).ofFill(3)).isEqualTo(all.ofFill(3));
         assertThat(all.ofFill(99)).isEmpty();
-        assertThat(BatchCost.of(log.state().batch(1), all)
+        assertThat(BatchCost.of(log.state().batch(1), all, bath -> bath)
                         .orElseThrow()
                         .total()
-                        .plus(BatchCost.of(log.state().batch(2), all)
+                        .plus(BatchCost.of(log.state().batch(2), all, bath -> bath)
                                 .orElseThrow()
                                 .total()))
                 .isEqualTo(minor(4000));

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import mezcla.Leaflets;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
@@ -50,14 +51,39 @@ public class DriftTest {
         assertThat(drift.celsius()).isEqualTo(36);
         assertThat(drift.lastsSeconds()).isEqualTo(245);
         assertThat(drift.changeSeconds()).isEqualTo(45);
-        assertThat(Drift.of(
-                                EXERCISE.steps(),
-                                EXERCISE::timing,
-                                List.of(pour(0, step), read(10, step, 38)),
-                                BEGAN.plusSeconds(60))
-                        .orElseThrow()
-                        .changeSeconds())
-                .isZero();
+        assertThat(drift.beyond()).isFalse();
+        assertThat(at(step, 38)).as("near enough").isEmpty();
+        assertThat(at(step, 38.2)).as("at the edge of near enough").isEmpty();
+    }
+
+    private static Optional<Drift> at(int step, double celsius) {
+        return Drift.of(
+                EXERCISE.steps(),
+                EXERCISE::timing,
+                List.of(pour(0, step), read(10, step, celsius)),
+                BEGAN.plusSeconds(60));
+    }
+
+    @Test
+    public void beyondWhatThereAreTimesForNoFigureIsGiven() {
+        Drift drift = at(developer(), 24).orElseThrow();
+        assertThat(drift.beyond()).isTrue();
+        assertThat(drift.changeSeconds()).isZero();
+        assertThat(drift.backToC()).isEqualTo(38);
+    }
+
+    @Test
+    public void aRunPlannedAtAnotherTemperatureIsWatchedThere() {
+        int step = developer();
+        RunSteps cooler = EXERCISE.steps().warmedTo(37.0, 38);
+        assertThat(cooler.steps().get(step).atC()).isEqualTo(37);
+        List<RunProgress.Event> asPlanned = List.of(pour(0, step), read(10, step, 37));
+        assertThat(Drift.of(cooler, EXERCISE::timing, asPlanned, BEGAN.plusSeconds(60)))
+                .isEmpty();
+        Drift warmer = Drift.of(
+                        cooler, EXERCISE::timing, List.of(pour(0, step), read(10, step, 38)), BEGAN.plusSeconds(60))
+                .orElseThrow();
+        assertThat(warmer.changeSeconds()).isNegative();
     }
 
     @Test

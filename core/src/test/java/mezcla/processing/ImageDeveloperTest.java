@@ -86,7 +86,6 @@ public class ImageDeveloperTest {
                         List.of(1L, 2L),
                         Finding.THIN,
                         Set.of(Suspect.CHEMISTRY),
-                        4.0,
                         null));
         BatchState batch = log.state().batch(1);
         assertThat(batch.imageDeveloper()).map(fill -> fill.id()).contains(1L);

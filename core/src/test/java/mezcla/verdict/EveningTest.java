@@ -37,7 +37,12 @@ public class EveningTest {
         return new Evening.Wanted(
                 7,
                 new RunQuestion(
-                        Collections.nCopies(rolls, TestLog.roll(0)), 300, 250, COOL, TestLog.START, ZoneOffset.UTC),
+                        Collections.nCopies(rolls, TestLog.roll(0)),
+                        rolls > 1 ? 600 : 300,
+                        250,
+                        COOL,
+                        TestLog.START,
+                        ZoneOffset.UTC),
                 RunSteps.Choices.USUAL);
     }
 

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Set;
+import mezcla.batch.Mixture;
+import mezcla.batch.Outcome;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Range;
@@ -30,13 +32,17 @@ public class FillVerdictTest {
                 TIMING,
                 1000,
                 500,
+                scaledRolls / 2,
                 scaledRolls,
                 age,
                 age,
+                1,
                 new Range(28, 42),
                 new Range(8, 12),
                 signs,
                 look,
+                Mixture.AS_PRINTED,
+                new Outcome(false, look != null && look.result() == Finding.HEAVY_CAST),
                 trim,
                 null);
     }

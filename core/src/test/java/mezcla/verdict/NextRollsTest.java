@@ -6,6 +6,8 @@ import java.time.ZoneOffset;
 import java.util.List;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.leaflet.BathRole;
+import mezcla.log.RunLogged;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -20,39 +22,59 @@ public class NextRollsTest {
         log.mix(1, 1, 1, 1000);
     }
 
+    private static RunQuestion question(School school) {
+        return new RunQuestion(
+                List.of(TestLog.roll(0)), 300, 300, Judging.by(school), TestLog.day(1.5), ZoneOffset.UTC);
+    }
+
+    private NextRolls card(long batch, int count) {
+        return NextRolls.of(log.book(), batch, count, question(School.LEAFLET));
+    }
+
+    private static int developerSeconds(RunPlan plan) {
+        return plan.imageDeveloper().orElseThrow().shown().orElseThrow().seconds();
+    }
+
     @Test
     public void eachRollGetsTheTimeThatAPlanWouldGiveIt() {
-        NextRolls card = NextRolls.of(log.state().batch(1), 8, 300);
-        for (NextRolls.Next next : card.rolls()) {
-            RunPlan plan = RunPlan.of(
-                    log.state().batch(1),
-                    new RunQuestion(
-                            List.of(TestLog.roll(0)),
-                            300,
-                            300,
-                            Judging.by(School.LEAFLET),
-                            TestLog.day(1.5),
-                            ZoneOffset.UTC));
-            assertThat(next.times().get(0).time())
-                    .isEqualTo(plan.imageDeveloper().orElseThrow().shown().orElseThrow());
-            log.run(1.5, 1, 1, 1L, 2L);
+        for (NextRolls.Next next : card(1, 8).rolls()) {
+            RunPlan plan = RunPlan.of(log.state().batch(1), question(School.LEAFLET));
+            assertThat(developerSeconds(next.plan())).isEqualTo(developerSeconds(plan));
+            assertThat(next.plan().verdict().state()).isEqualTo(plan.verdict().state());
+            log.add(
+                    1.5,
+                    stamp ->
+                            new RunLogged(stamp, 1, List.of(TestLog.roll(0)), plan.asRunBaths(), 300, List.of(), null));
         }
     }
 
     @Test
-    public void rollsBeyondTheLimitAreMarked() {
-        NextRolls card = NextRolls.of(log.state().batch(1), 12, 300);
-        assertThat(card.rolls()).filteredOn(NextRolls.Next::within).hasSize(10);
+    public void theCardEndsWhereAPlanIsRefused() {
+        NextRolls card = card(1, 12);
+        assertThat(card.rolls()).hasSize(11);
+        assertThat(card.within()).hasSize(10);
+        assertThat(card.rolls().get(10).plan().objections()).isNotEmpty();
+    }
+
+    @Test
+    public void itAsksTheSchoolAndTheAge() {
+        assertThat(NextRolls.of(log.book(), 1, 12, question(School.CAREFUL)).within())
+                .hasSizeLessThan(9);
+        RunQuestion late = question(School.LEAFLET).asked(TestLog.day(60));
+        assertThat(NextRolls.of(log.book(), 1, 12, late).within())
+                .as("past its life")
+                .isEmpty();
     }
 
     @Test
     public void aOneShotEndsWithItsVolume() {
         log.kit(0, 2, Leaflets.slide(), 4000);
         log.mix(1, 2, 2, 500);
-        NextRolls card = NextRolls.of(log.state().batch(2), 8, 300);
-        assertThat(card.rolls()).filteredOn(NextRolls.Next::within).hasSize(3);
-        assertThat(card.rolls().get(7).times().get(0).time())
-                .isEqualTo(card.rolls().get(0).times().get(0).time());
+        NextRolls card = card(2, 8);
+        assertThat(card.within()).hasSize(3);
+        assertThat(card.within())
+                .extracting(next -> developerSeconds(next.plan()))
+                .containsOnly(200);
     }
 
     @Test
@@ -60,25 +82,24 @@ public class NextRollsTest {
         log.kit(0, 2, Leaflets.negative(), 4000);
         log.mix(1, 2, 2, 500);
         log.run(1.2, 2, 1, 3L, 4L);
-        NextRolls card = NextRolls.of(log.state().batch(2), 6, 300);
-        assertThat(card.rolls()).extracting(NextRolls.Next::number).containsExactly(1, 2, 3, 4, 5, 6);
-        assertThat(card.rolls())
+        NextRolls card = card(2, 6);
+        assertThat(card.rolls()).extracting(NextRolls.Next::number).containsExactly(1, 2, 3, 4, 5);
+        assertThat(card.within())
                 .as("half a litre takes five rolls, and one is done")
-                .extracting(NextRolls.Next::within)
-                .containsExactly(true, true, true, true, false, false);
-        assertThat(card.rolls())
-                .as("as the third, fifth, seventh and ninth of a litre, and then as the last steps go on")
-                .extracting(next -> next.times().get(0).time().seconds())
-                .containsExactly(200, 220, 220, 245, 255, 270);
+                .hasSize(4);
+        assertThat(card.within())
+                .as("as the third, fifth, seventh and ninth of a litre")
+                .extracting(next -> developerSeconds(next.plan()))
+                .containsExactly(200, 220, 220, 245);
     }
 
     @Test
-    public void whatWasPouredAwayIsNotOnIt() {
+    public void withoutABathThereIsNoCard() {
         log.discard(1.5, 1, 2);
-        NextRolls card = NextRolls.of(log.state().batch(1), 1, 300);
-        assertThat(card.rolls().get(0).times())
-                .extracting(each -> each.fill().id())
-                .containsExactly(1L);
+        NextRolls card = card(1, 1);
+        assertThat(card.within()).isEmpty();
+        assertThat(card.rolls().get(0).plan().objections())
+                .containsExactly(new RunObjection.BathMissing(BathRole.BLEACH_FIX));
     }
 
     private static RunPlan plan(TestLog log, long batch) {

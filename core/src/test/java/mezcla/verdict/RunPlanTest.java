@@ -80,14 +80,10 @@ public class RunPlanTest {
         log.mix(0, 7, 1, 1000);
         RunQuestion question = question(1, 1, 0, 300);
         int byHand = plan(log, question).baths().get(0).shown().orElseThrow().seconds();
-        int turned = plan(log, question.turned(true))
-                .baths()
-                .get(0)
-                .shown()
-                .orElseThrow()
-                .seconds();
+        int turned =
+                plan(log, turned(question)).baths().get(0).shown().orElseThrow().seconds();
         assertThat(turned).isEqualTo((int) Math.round(byHand * 0.9 / 5) * 5);
-        assertThat(plan(log, question.turned(true)).baths().get(1).shown())
+        assertThat(plan(log, turned(question)).baths().get(1).shown())
                 .as("nothing else is printed for the bleach-fix")
                 .isEqualTo(plan(log, question).baths().get(1).shown());
     }
@@ -109,11 +105,16 @@ public class RunPlanTest {
         assertThat(plan.asRunBaths().get(0).wearEquivalents()).isEqualTo(1);
     }
 
+    private static RunQuestion turned(RunQuestion byHand) {
+        RunQuestion.InTank tank = byHand.tank();
+        return byHand.inTank(new RunQuestion.InTank(tank.takesMl(), tank.leastMl(), tank.holds(), true));
+    }
+
     @Test
     public void runBeyondTheLimitIsRefusedWithWhatFits() {
         TestLog log = negative();
         log.run(1, 7, 7, 1L, 2L);
-        RunPlan plan = plan(log, question(2, 4, 0, 300));
+        RunPlan plan = plan(log, question(2, 4, 0, 500));
         assertThat(plan.objections()).hasSize(1);
         assertThat(plan.objections().get(0).key()).isEqualTo("run-too-big");
         assertThat(((RunObjection.RunTooBig) plan.objections().get(0)).fits()).isCloseTo(3, within(1e-9));
@@ -146,7 +147,7 @@ public class RunPlanTest {
         assertThat(third.batch().fills().get(0).volumeMl()).isCloseTo(200, within(1e-9));
         assertThat(third.baths().get(0).verdict().state()).isEqualTo(State.LAST);
         assertThat(plan(log, question(3, 1, 0, 500)).against()).contains("too-little-for-tank");
-        log.add(4, stamp -> new FillSpilled(stamp, 1, 80));
+        log.add(4, stamp -> new FillSpilled(stamp, 1, 82));
         RunPlan spent = plan(log, question(5, 1, 0, 250));
         assertThat(spent.baths().get(0).verdict().reasons())
                 .extracting(reason -> reason.code().words())

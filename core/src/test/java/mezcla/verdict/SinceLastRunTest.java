@@ -103,12 +103,17 @@ public class SinceLastRunTest {
 
     @Test
     public void theNextRollIsAWholeOneInTheSmallestTank() {
-        RunQuestion next = RunQuestion.nextRoll(250, Judging.by(School.CAREFUL), TestLog.day(1), ZoneOffset.UTC);
+        RunQuestion next = RunQuestion.nextRoll(
+                new RunQuestion.InTank(250, 240, java.util.Map.of(), false),
+                Judging.by(School.CAREFUL),
+                TestLog.day(1),
+                ZoneOffset.UTC);
         assertThat(next.equivalents()).isEqualTo(1);
         assertThat(next.stops()).isZero();
         assertThat(next.irreplaceable()).isFalse();
         assertThat(next.tankMl()).isEqualTo(250);
-        assertThat(next.smallestTankMl()).isEqualTo(250);
+        assertThat(next.tank().leastMl()).isEqualTo(240);
+        assertThat(next.smallestMl()).isEqualTo(240);
         assertThat(next.at()).isEqualTo(TestLog.day(1));
     }
 
@@ -147,8 +152,9 @@ public class SinceLastRunTest {
 
     private static Reason.LimitOf limitOf(TestLog log, School school, List<HouseLimit> limits, double day) {
         Judging judging = new Judging(java.util.Map.of(), school, limits, mezcla.batch.Climate.steady(8));
-        RunPlan plan =
-                RunPlan.of(log.state().batch(7), RunQuestion.nextRoll(300, judging, TestLog.day(day), ZoneOffset.UTC));
+        RunPlan plan = RunPlan.of(
+                log.state().batch(7),
+                RunQuestion.nextRoll(RunQuestion.InTank.of(300), judging, TestLog.day(day), ZoneOffset.UTC));
         return plan.imageDeveloper().orElseThrow().verdict().reasons().get(0).limitOf();
     }
 }

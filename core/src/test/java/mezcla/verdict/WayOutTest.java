@@ -12,7 +12,8 @@ import mezcla.TestLog;
 import org.testng.annotations.Test;
 
 public class WayOutTest {
-    private static final List<Double> TANKS = List.of(250.0, 400.0, 900.0);
+    private static final List<RunQuestion.InTank> TANKS =
+            List.of(RunQuestion.InTank.of(250), RunQuestion.InTank.of(400), RunQuestion.InTank.of(900));
 
     private static RunQuestion question(int rolls, double tankMl) {
         return new RunQuestion(

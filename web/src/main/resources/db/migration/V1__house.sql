@@ -68,7 +68,8 @@ CREATE TABLE tank (
     name TEXT NOT NULL UNIQUE,
     volume_ml REAL NOT NULL CHECK (volume_ml > 0),
     removed INTEGER NOT NULL DEFAULT 0 CHECK (removed IN (0, 1)),
-    rotary_ml REAL CHECK (rotary_ml > 0)
+    rotary_ml REAL CHECK (rotary_ml > 0),
+    least_ml REAL CHECK (least_ml > 0)
 );
 
 CREATE TABLE tank_reel (

@@ -284,7 +284,6 @@ final class TenYearHouse {
                             run.baths().stream().map(RunBath::fillId).toList(),
                             result,
                             Set.of(),
-                            null,
                             random.nextInt(50) == 0 ? "looked at on the light table" : null));
         }
 

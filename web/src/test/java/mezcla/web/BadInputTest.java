@@ -19,7 +19,7 @@ import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.run.plan.RunService;
+import mezcla.web.run.course.RunService;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;

@@ -63,11 +63,11 @@ public class LookTest extends DemoPagesTest {
                 .orElseThrow()
                 .toString();
         String look = "/batches/5/looks/" + lastRun(batch);
-        assertThat(send(look, "ines", "roll", "0", "result", "THIN", "suspect-EXPOSURE", "true", "adjust", "true")
+        assertThat(send(look, "ines", "roll", "0", "result", "THIN", "suspect-EXPOSURE", "true")
                         .getRedirectedUrl())
                 .isEqualTo("/batches/5?looked");
         assertThat(developer(5).trimPercent()).isZero();
-        send(look, "ines", "roll", "1", "result", "THIN", "suspect-CHEMISTRY", "true", "adjust", "true");
+        send(look, "ines", "roll", "1", "result", "THIN", "suspect-CHEMISTRY", "true");
         assertThat(developer(5).trimPercent()).isEqualTo(4);
         String after = planning.nextRoll(log.state().batch(5))
                 .imageDeveloper()

@@ -24,7 +24,7 @@ import mezcla.web.cupboard.KitView;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.run.plan.RunService;
+import mezcla.web.run.course.RunService;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shelf.ShelfService;
 import mezcla.web.shelf.ShelfView;
@@ -143,12 +143,12 @@ public class PlacesTest extends DemoApplicationTest {
         assertThat(batch.title()).isEqualTo("Good for eleven more rolls, or 19 more days");
         assertThat(batch.fills())
                 .extracting(BatchView.Fill::rolls)
-                .containsExactly("7 of 14–18", "7 of 18–20", "7, no limit");
+                .containsExactly("7 of 14–18", "7 of 18–20", "7 of 28.8 (house)");
         assertThat(batch.fills()).extracting(BatchView.Fill::time).containsExactly("3:45", "7:20", "1:00");
-        assertThat(batch.cost()).isEqualTo(new BatchView.Cost("NZ$61.30", "8.76", "3.41", "NZ$"));
+        assertThat(batch.cost()).isEqualTo(new BatchView.Cost("NZ$61.30", "", "8.76", "3.41", "NZ$"));
         assertThat(batch.log()).hasSize(6);
         assertThat(batch.log().get(2).what().replace('\u00a0', ' '))
-                .isEqualTo("Developer: film came out thin (slides: dark); trim +4 %");
+                .isEqualTo("Developer: film came out thin (slides: dark)");
         assertThat(batches.batch(1).title()).isEqualTo("Nothing of this batch is left");
     }
 
@@ -158,12 +158,12 @@ public class PlacesTest extends DemoApplicationTest {
         assertThat(fills.get(0).scaledRolls()).isEqualTo(8);
         Tank small = houses.tanks().get(0);
         Roll pushed = new Roll("Ines", FilmFormat.F120, 1, 2, false);
-        assertThat(runs.plan(5, List.of(pushed), small, null)
+        assertThat(runs.plan(5, new RunService.Asked(List.of(pushed), small, null), null)
                         .asRunBaths()
                         .get(0)
                         .wearEquivalents())
                 .isEqualTo(1);
-        assertThat(runs.plan(4, List.of(pushed), small, null)
+        assertThat(runs.plan(4, new RunService.Asked(List.of(pushed), small, null), null)
                         .asRunBaths()
                         .get(0)
                         .wearEquivalents())
@@ -174,9 +174,18 @@ public class PlacesTest extends DemoApplicationTest {
     public void planThatDoesNotFitIsRefusedInTheService() {
         SignedIn ines = signIn("ines");
         Tank large = houses.tanks().get(2);
-        Refusal refusal = catchThrowableOfType(Refusal.class, () -> runs.log(ines, 3, List.of(roll()), large, false));
+        Refusal refusal = catchThrowableOfType(
+                Refusal.class,
+                () -> runs.log(ines, 3, new RunService.Asked(List.of(roll()), large, null), false, bath -> bath));
         assertThat(refusal.code()).isEqualTo("too-little-for-tank");
-        assertThat(catchThrowableOfType(Refusal.class, () -> runs.log(ines, 1, List.of(roll()), large, true))
+        assertThat(catchThrowableOfType(
+                                Refusal.class,
+                                () -> runs.log(
+                                        ines,
+                                        1,
+                                        new RunService.Asked(List.of(roll()), large, null),
+                                        true,
+                                        bath -> bath))
                         .code())
                 .isEqualTo("batch-ended");
     }
@@ -186,7 +195,7 @@ public class PlacesTest extends DemoApplicationTest {
     public void oneShotLosesWhatTheTankTookAndNothingElseChanges() {
         SignedIn ines = signIn("ines");
         double before = log.state().batch(7).fills().get(0).volumeMl();
-        runs.log(ines, 7, List.of(roll()), houses.tanks().get(0), false);
+        runs.log(ines, 7, new RunService.Asked(List.of(roll()), houses.tanks().get(0), null), false, bath -> bath);
         List<FillState> fills = log.state().batch(7).fills();
         assertThat(fills.get(0).volumeMl()).isEqualTo(before - 150);
         assertThat(fills.get(0).scaledRolls()).isZero();

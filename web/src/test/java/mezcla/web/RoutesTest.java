@@ -263,7 +263,7 @@ public class RoutesTest extends DemoApplicationTest {
             long look = transaction.execute(status -> log.add(
                             (SignedIn) members.loadUserByUsername("ines"),
                             stamp -> new FilmInspected(
-                                    stamp, 5, runOfBatchFive(), 0, List.of(), Finding.GOOD, Set.of(), null, null))
+                                    stamp, 5, runOfBatchFive(), 0, List.of(), Finding.GOOD, Set.of(), null))
                     .stamp()
                     .sequence());
             transaction.executeWithoutResult(status -> photos.keep(look, new Picture(new byte[] {1}, 1, 1)));

@@ -72,15 +72,16 @@ public class RunLogTest extends DemoApplicationTest {
     @Test
     public void earlierRunTakesTheTimeOfThatDayAndItsPlaceInTheOrder() throws Exception {
         BatchState before = log.state().batch(5);
-        pages.perform(run(5, "1", daysAgo(6, "20:00")).param("about", "true")).andExpect(status().is3xxRedirection());
+        long developer = before.fills().get(0).id();
+        pages.perform(run(5, "1", daysAgo(6, "20:00")).param("about", "true").param("took[" + developer + "]", "3:45"))
+                .andExpect(status().is3xxRedirection());
         BatchState after = log.state().batch(5);
         assertThat(after.runs()).hasSize(before.runs().size() + 1);
         RunLogged earlier = after.runs().get(0);
         assertThat(earlier.stamp().about()).isTrue();
         assertThat(earlier.stamp().who()).isEqualTo("Devi");
-        assertThat(earlier.baths().get(0).seconds())
-                .as("a fresh bath on that day, whatever came after")
-                .isEqualTo(210);
+        assertThat(earlier.baths().get(0).seconds()).as("what was noted").isEqualTo(225);
+        assertThat(earlier.baths().get(1).seconds()).as("nobody noted it").isNull();
         assertThat(after.fills().get(0).about()).isTrue();
         pages.perform(get("/batches/5").with(user(devi)))
                 .andExpect(content().string(containsString("remembered, not noted")));

@@ -90,7 +90,7 @@ public class WarmTest extends DemoPagesTest {
         String usual = page("/batches/5/run?" + film, "ines");
         assertThat(usual).contains("The whole run: ").contains("light may come in after this");
         String rinsed = page("/batches/5/run?" + film + "&between=RINSE&movement=ROTARY", "ines");
-        assertThat(rinsed).contains("moved all the time");
+        assertThat(rinsed).contains("keep it turning all the time");
         assertThat(rinsed.split("<li><span class=\"run-step-letters\"").length)
                 .isEqualTo(usual.split("<li><span class=\"run-step-letters\"").length + 1);
     }

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
@@ -43,7 +44,9 @@ import mezcla.web.waste.Destination;
 import mezcla.web.waste.WasteService;
 import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.ReasonWords;
 import mezcla.web.words.StateWords;
+import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
@@ -86,9 +89,10 @@ public class BatchService {
         LogBook book = log.book();
         LogState state = book.state();
         RunQuestion next = planning.nextRoll();
-        BatchState batch = next.judging().over(state.batch(id));
+        BatchState asLogged = state.batch(id);
+        BatchState batch = next.judging().over(asLogged);
         House house = houses.house();
-        RunPlan plan = batch.ended() ? null : RunPlan.of(batch, next);
+        RunPlan plan = asLogged.ended() ? null : RunPlan.of(asLogged, next);
         BatchMixed mixed = batch.mixed();
         return new BatchView(
                 id,
@@ -99,7 +103,10 @@ public class BatchService {
                 plan == null ? List.of() : reasons(plan),
                 plan != null && plan.fits(),
                 batch.fills().stream().map(fill -> fill(fill, plan)).toList(),
-                BatchCost.of(batch, FillCosts.of(state, batch))
+                BatchCost.of(
+                                asLogged,
+                                FillCosts.of(state, asLogged),
+                                next.judging().standIns()::over)
                         .map(cost -> cost(cost, house))
                         .orElse(null),
                 lines(book, id, house),
@@ -288,13 +295,13 @@ public class BatchService {
         if (fill.bath().oneShot() != null) {
             return "one-shot";
         }
-        String done = Figures.rolls(fill.scaledRolls() / fill.wearPerRoll());
+        String done = Figures.rolls(fill.rolls());
         if (capacity == null) {
             return done + ", no limit";
         }
-        String most = Figures.rolls(capacity.max() / fill.wearPerRoll());
-        String least = Figures.rolls(capacity.min() / fill.wearPerRoll());
-        return done + " of " + (least.equals(most) ? most : least + "–" + most) + (capacity.house() ? ", house" : "");
+        String most = Figures.rolls(fill.rollsOf(capacity.max()));
+        String least = Figures.rolls(fill.rollsOf(capacity.min()));
+        return done + " of " + (least.equals(most) ? most : least + "–" + most) + ReasonWords.whose(capacity);
     }
 
     private String age(FillState fill) {
@@ -305,17 +312,26 @@ public class BatchService {
         }
         String most = Figures.plain(life.max(), 0);
         String least = Figures.plain(life.min(), 0);
-        return days + " of " + (least.equals(most) ? most : least + "–" + most) + " days"
-                + (life.house() ? ", house" : "");
+        return days + " of " + (least.equals(most) ? most : least + "–" + most) + " days" + ReasonWords.whose(life);
+    }
+
+    private static String amount(Optional<Money> money) {
+        return money.map(each -> each.getAmount().toPlainString()).orElse("–");
     }
 
     private static BatchView.Cost cost(BatchCost cost, House house) {
         return new BatchView.Cost(
                 Figures.money(cost.total()),
-                cost.soFar().map(money -> money.getAmount().toPlainString()).orElse("–"),
-                cost.atPrintedCapacity()
-                        .map(money -> money.getAmount().toPlainString())
-                        .orElse("–"),
+                cost.whenRestIsUnused()
+                        .map(unused ->
+                                "When the rest of its kit is not used: %s so far, %s at printed capacity, %s in all."
+                                        .formatted(
+                                                amount(unused.soFar()),
+                                                amount(unused.atPrintedCapacity()),
+                                                Figures.money(unused.total())))
+                        .orElse(""),
+                amount(cost.soFar()),
+                amount(cost.atPrintedCapacity()),
                 house.currency().toCurrency().getSymbol(Locale.UK));
     }
 

@@ -93,11 +93,12 @@ public record BatchView(
      * What a roll costs.
      *
      * @param total the whole batch
+     * @param unused the same when the rest of its kit is not used; empty where that changes nothing
      * @param soFar for each roll done
      * @param atPrintedCapacity for each roll at the printed capacity
      * @param currency in what
      */
-    public record Cost(String total, String soFar, String atPrintedCapacity, String currency) {}
+    public record Cost(String total, String unused, String soFar, String atPrintedCapacity, String currency) {}
 
     /**
      * A fill that can be discarded.

@@ -137,8 +137,7 @@ public class CorrectionService {
                 planned.shown().map(ProcessingTime::toString).orElse("–"),
                 capacity == null
                         ? "no limit"
-                        : Figures.rolls(fill.scaledRolls() / fill.wearPerRoll()) + " of "
-                                + Figures.rolls(capacity.max() / fill.wearPerRoll()),
+                        : Figures.rolls(fill.rolls()) + " of " + Figures.rolls(fill.rollsOf(capacity.max())),
                 days(fill.bath().lifeDays()));
     }
 

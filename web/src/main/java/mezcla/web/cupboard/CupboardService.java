@@ -179,9 +179,12 @@ public class CupboardService {
                 leaflet.maker(),
                 leaflet.process().name(),
                 arrived(kit, house),
-                kit.parts().stream().map(this::part).toList(),
+                kit.parts().stream()
+                        .map(state -> part(state, kit.arrival().stamp().happenedAt()))
+                        .toList(),
                 enough,
                 mixable,
+                kit.isFinished(),
                 kit.parts().stream().anyMatch(state -> state.openedAt() != null),
                 !kit.arrival().only().isEmpty() && kit.parts().stream().anyMatch(state -> state.left() > 0));
     }
@@ -206,7 +209,7 @@ public class CupboardService {
                 : "Untouched: makes %s of every bath.".formatted(volume);
     }
 
-    private KitView.Part part(PartState state) {
+    private KitView.Part part(PartState state, Instant cameAt) {
         Part part = state.part();
         double share = Math.min(1, state.left() / part.amount());
         double height = share * (BOX_HEIGHT - NECK_HEIGHT);
@@ -217,7 +220,7 @@ public class CupboardService {
                         + Figures.amount(part.amount(), part.unit()),
                 (int) Math.round(share * 100),
                 since(state),
-                warning(state),
+                state.left() > 0 && state.isPast(cameAt, clock.instant()) ? past(state) : warning(state),
                 part.unit() == Unit.G,
                 BOX_HEIGHT - height,
                 height);
@@ -236,19 +239,28 @@ public class CupboardService {
         return days == 0 ? "today" : Figures.countOfDays(days) + " ago";
     }
 
+    private static String past(PartState state) {
+        Double days = state.openedAt() == null
+                ? state.part().unopenedDays()
+                : state.part().openedDays();
+        return "past its printed life"
+                + (days == null ? "" : ": it keeps %s days".formatted(Figures.plain(days, 0)))
+                + "; what is mixed from it has to be tested first";
+    }
+
     private String warning(PartState state) {
         Part part = state.part();
-        if (state.openedAt() == null || state.left() <= 0) {
-            return part.airSensitive() && state.left() > 0 ? "spoils in air once opened" : "";
+        if (state.left() <= 0) {
+            return "";
+        }
+        if (state.openedAt() == null) {
+            return part.airSensitive() ? "spoils in air once opened" : "";
         }
         if (part.openedDays() == null) {
             return part.airSensitive() ? "spoils in air" : "";
         }
         int days = planning.daysSince(Objects.requireNonNull(state.clockFrom()));
         String limit = Figures.plain(part.openedDays(), 0);
-        if (days > part.openedDays()) {
-            return "past its %s days open".formatted(limit);
-        }
         return part.airSensitive() ? "spoils in air: day %d of %s".formatted(days, limit) : "";
     }
 }

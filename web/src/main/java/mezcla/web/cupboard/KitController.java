@@ -124,6 +124,12 @@ class KitController {
                 id, typed, errors, "to", () -> kits.move(member, id, FieldErrors.known(part), FieldErrors.known(to)));
     }
 
+    @PostMapping("/kits/{id}/finish")
+    ModelAndView finish(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        return logged(id, typed, new FieldErrors(), "finish", () -> kits.finish(member, id));
+    }
+
     private @org.jspecify.annotations.Nullable String part(
             long id, Map<String, String> typed, String field, FieldErrors errors) {
         KitState kit = kits.kit(id);

@@ -10,6 +10,7 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.KitArrived;
+import mezcla.log.KitFinished;
 import mezcla.log.PartCorrected;
 import mezcla.log.PartDecanted;
 import mezcla.log.PartMoved;
@@ -25,6 +26,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -203,5 +205,17 @@ public class KitService {
         state.kit(id).refuseMoving(part, state.kit(to));
         double amount = state.kit(id).part(part).left();
         log.add(who, stamp -> new PartMoved(stamp, id, part, to, amount));
+    }
+
+    /**
+     * Logs that nothing more is mixed from a kit.
+     *
+     * @throws Refusal {@code unknown-kit} or {@code kit-is-finished}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void finish(SignedIn who, long id) {
+        log.state().kit(id).refuseFinished();
+        log.add(who, stamp -> new KitFinished(stamp, id));
     }
 }

@@ -13,6 +13,7 @@ import java.util.List;
  * @param parts its parts, in the order of the leaflet
  * @param enough what it still makes
  * @param mixable whether it still makes anything
+ * @param finished whether nothing more is mixed from it
  * @param opened whether any part was opened
  * @param alone whether it is parts that were bought alone, of which something is left
  */
@@ -25,6 +26,7 @@ public record KitView(
         List<Part> parts,
         String enough,
         boolean mixable,
+        boolean finished,
         boolean opened,
         boolean alone) {
     /**

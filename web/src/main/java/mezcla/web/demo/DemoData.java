@@ -169,11 +169,12 @@ class DemoData implements ApplicationRunner {
 
     private void addThings() {
         houses.addTank("300 ml tank", SMALL_TANK_ML);
-        houses.addTank("500 ml tank", 500, 250.0, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
+        houses.addTank("500 ml tank", 500, 250.0, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
         houses.addTank(
                 "1 L tank",
                 1000,
                 450.0,
+                null,
                 Map.of(
                         FilmFormat.Reel.R135,
                         4,
@@ -255,7 +256,7 @@ class DemoData implements ApplicationRunner {
         long added = mix("Bram", 23, third, "Oxbow liquid", 1200, "C4", "C5", "C6");
         run("Saoirse", 20, added, 0, "120", "120");
         run("Ines", 13, added, 0, "135-36", "135-36", "135-36");
-        inspect("Ines", 12, added, Finding.THIN, 4);
+        inspect("Ines", 12, added, Finding.THIN);
         run("Saoirse", 3, added, 0, "120", "120");
         look("Saoirse", 2, added, Finding.GOOD);
 
@@ -421,7 +422,6 @@ class DemoData implements ApplicationRunner {
                         last.baths().stream().map(RunBath::fillId).toList(),
                         result,
                         Set.of(),
-                        null,
                         null));
     }
 
@@ -470,13 +470,13 @@ class DemoData implements ApplicationRunner {
                 stamp -> new RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against(), null));
     }
 
-    private void inspect(String who, int daysAgo, long batch, Finding result, double trimPercent) {
+    private void inspect(String who, int daysAgo, long batch, Finding result) {
         FillState developer = log.state().batch(batch).imageDeveloper().orElseThrow();
         log.add(
                 Objects.requireNonNull(people.get(who)),
                 at(daysAgo, 12),
                 false,
-                stamp -> new FillInspected(stamp, developer.id(), result, true, trimPercent));
+                stamp -> new FillInspected(stamp, developer.id(), result, true));
     }
 
     private void discard(String who, int daysAgo, long batch, String reason) {

@@ -141,10 +141,8 @@ public record BottleDrawing(
             return List.of();
         }
         boolean oneShot = bath.oneShot() != null;
-        double all = bath.rollsIn(oneShot ? fill.mixed().volumeMl() : fill.countedMl(), capacity.max());
-        double used = oneShot
-                ? all * (1 - fill.volumeMl() / fill.mixed().volumeMl())
-                : fill.scaledRolls() / fill.wearPerRoll();
+        double all = oneShot ? bath.rollsIn(fill.mixed().volumeMl(), capacity.max()) : fill.rollsOf(capacity.max());
+        double used = oneShot ? all * (1 - fill.volumeMl() / fill.mixed().volumeMl()) : fill.rolls();
         int count = (int) Math.min(MOST_NOTCHES, Math.max(1, Math.round(all)));
         double pitch = Math.min(7, (FLOOR - 14 - shoulder) / count);
         List<Notch> notches = new ArrayList<>();

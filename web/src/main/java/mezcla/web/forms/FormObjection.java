@@ -21,6 +21,14 @@ public sealed interface FormObjection extends Objection {
         }
     }
 
+    /** More than the tank takes cannot be the least that covers its reels. */
+    record LeastAboveTank(double volumeMl) implements FormObjection {
+        @Override
+        public String field() {
+            return "tankLeast";
+        }
+    }
+
     /** Choose one of the tanks in the list. */
     record UnknownTank() implements FormObjection {}
 

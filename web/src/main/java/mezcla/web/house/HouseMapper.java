@@ -37,12 +37,13 @@ interface HouseMapper {
     void changeHouse(Row row);
 
     /** A tank without its reels. */
-    record TankRow(long id, String name, double volumeMl, @Nullable Double rotaryMl) {}
+    record TankRow(long id, String name, double volumeMl, @Nullable Double rotaryMl, @Nullable Double leastMl) {}
 
     /** How many reels of a kind fill a tank. */
     record ReelRow(long tankId, FilmFormat.Reel reel, int holds) {}
 
-    @Select("SELECT id, name, volume_ml, rotary_ml FROM tank WHERE removed = #{removed} ORDER BY volume_ml, name")
+    @Select(
+            "SELECT id, name, volume_ml, rotary_ml, least_ml FROM tank WHERE removed = #{removed} ORDER BY volume_ml, name")
     List<TankRow> tanks(boolean removed);
 
     @Select("SELECT tank_id, reel, holds FROM tank_reel ORDER BY tank_id, reel")
@@ -54,8 +55,8 @@ interface HouseMapper {
     @Select("SELECT id FROM tank WHERE name = #{name}")
     long tankNamed(@Param("name") String name);
 
-    @Update("UPDATE tank SET rotary_ml = #{rotaryMl} WHERE id = #{id}")
-    void setRotary(long id, @Nullable Double rotaryMl);
+    @Update("UPDATE tank SET rotary_ml = #{rotaryMl}, least_ml = #{leastMl} WHERE id = #{id}")
+    void setUse(long id, @Nullable Double rotaryMl, @Nullable Double leastMl);
 
     @Delete("DELETE FROM tank_reel WHERE tank_id = #{tankId}")
     void forgetReels(@Param("tankId") long tankId);

@@ -184,6 +184,7 @@ public class HouseService {
                         row.name(),
                         row.volumeMl(),
                         row.rotaryMl(),
+                        row.leastMl(),
                         reels.getOrDefault(row.id(), Map.of()),
                         false))
                 .toList();
@@ -206,11 +207,13 @@ public class HouseService {
      * Says what goes into a tank.
      *
      * @param rotaryMl what it takes on a rotary base, in ml; null for not known
+     * @param leastMl the least that still covers its reels, in ml; null for not known
      * @param holds how many reels of each kind fill it
      */
     @Transactional
-    public void fill(long tankId, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
-        mapper.setRotary(tankId, rotaryMl);
+    public void fill(
+            long tankId, @Nullable Double rotaryMl, @Nullable Double leastMl, Map<FilmFormat.Reel, Integer> holds) {
+        mapper.setUse(tankId, rotaryMl, leastMl);
         mapper.forgetReels(tankId);
         holds.forEach((reel, count) -> mapper.addReel(new HouseMapper.ReelRow(tankId, reel, count)));
     }
@@ -326,15 +329,20 @@ public class HouseService {
     /** Adds a tank. */
     @Transactional
     public void addTank(String name, double volumeMl) {
-        addTank(name, volumeMl, null, Map.of());
+        addTank(name, volumeMl, null, null, Map.of());
     }
 
     /** Adds a tank of which more is known. */
     @Transactional
-    public void addTank(String name, double volumeMl, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
+    public void addTank(
+            String name,
+            double volumeMl,
+            @Nullable Double rotaryMl,
+            @Nullable Double leastMl,
+            Map<FilmFormat.Reel, Integer> holds) {
         refuseTaken(Thing.TANK, name);
         mapper.addTank(name, volumeMl, rotaryMl);
-        fill(mapper.tankNamed(name), rotaryMl, holds);
+        fill(mapper.tankNamed(name), rotaryMl, leastMl, holds);
     }
 
     /** Adds a bottle. */

@@ -1,9 +1,11 @@
 package mezcla.web.house;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import mezcla.batch.BatchState;
 import mezcla.log.Roll;
+import mezcla.measure.FilmFormat;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.clock.LogClock;
@@ -20,31 +22,36 @@ public class Planning {
         this.clock = clock;
     }
 
-    /** The question whether a batch takes this film in that tank. */
-    public RunQuestion question(List<Roll> rolls, double tankMl) {
-        return question(rolls, tankMl, clock.instant());
+    /** The question about film in a tank, asked now. */
+    public RunQuestion question(List<Roll> rolls, Tank tank) {
+        return question(rolls, tank, clock.instant());
     }
 
-    /** The same about a tank as it is used. */
+    /** The question about film in a tank as it is used. */
     public RunQuestion question(List<Roll> rolls, Tank tank, Instant at) {
-        return question(rolls, tank.volumeMl(), at).turned(tank.turning());
+        return question(rolls, tank.asUsed(), at);
     }
 
-    /** The same question, asked about another moment. */
+    /** The question about film in a tank of which nothing is known but what it takes, in ml. */
     public RunQuestion question(List<Roll> rolls, double tankMl, Instant at) {
+        return question(rolls, RunQuestion.InTank.of(tankMl), at);
+    }
+
+    private RunQuestion question(List<Roll> rolls, RunQuestion.InTank tank, Instant at) {
         return new RunQuestion(
                 rolls,
-                tankMl,
-                smallestTankMl(),
+                tank,
+                smallest().leastMl(),
                 houses.judging(),
                 at,
-                houses.house().timeZone());
+                houses.house().timeZone(),
+                null);
     }
 
     /** The question about the next roll: one of 135-36, neither pushed nor pulled, in the smallest tank. */
     public RunQuestion nextRoll() {
         return RunQuestion.nextRoll(
-                smallestTankMl(),
+                smallestForARoll(),
                 houses.judging(),
                 clock.instant(),
                 houses.house().timeZone());
@@ -61,7 +68,20 @@ public class Planning {
                 RunQuestion.daysBetween(then, clock.instant(), houses.house().timeZone());
     }
 
-    private double smallestTankMl() {
-        return houses.tanks().stream().mapToDouble(Tank::volumeMl).min().orElse(0);
+    /** The smallest tank that has a reel for it, or of which nobody said what it holds. */
+    private RunQuestion.InTank smallestForARoll() {
+        return houses.tanks().stream()
+                .map(Tank::asUsed)
+                .filter(tank -> tank.holds().isEmpty() || tank.holds().containsKey(FilmFormat.F135_36.reel()))
+                .min(Comparator.comparingDouble(RunQuestion.InTank::leastMl))
+                .orElseGet(() -> RunQuestion.InTank.of(smallest().takesMl()));
+    }
+
+    /** The tank that asks for least; of a house without tanks, none of any size. */
+    private RunQuestion.InTank smallest() {
+        return houses.tanks().stream()
+                .map(Tank::asUsed)
+                .min(Comparator.comparingDouble(RunQuestion.InTank::leastMl))
+                .orElse(RunQuestion.InTank.of(0));
     }
 }

@@ -3,6 +3,7 @@ package mezcla.web.house;
 import java.util.Map;
 import mezcla.measure.FilmFormat;
 import mezcla.processing.Movement;
+import mezcla.verdict.RunQuestion;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param name what it is called
  * @param volumeMl what it takes of each bath by hand, in ml
  * @param rotaryMl what it takes on a rotary base, in ml; null where nobody has said
+ * @param leastMl the least that still covers its reels by hand, in ml; null where nobody has said
  * @param holds how many reels of each kind fill it; empty where nobody has said
  * @param turning whether it is used on a rotary base
  */
@@ -20,6 +22,7 @@ public record Tank(
         String name,
         double volumeMl,
         @Nullable Double rotaryMl,
+        @Nullable Double leastMl,
         Map<FilmFormat.Reel, Integer> holds,
         boolean turning) {
     /** Keeps its own map. */
@@ -30,6 +33,12 @@ public record Tank(
     /** The tank as it takes when it is moved so: on a rotary base it takes less. */
     public Tank moved(Movement movement) {
         boolean turned = movement == Movement.ROTARY;
-        return new Tank(id, name, turned && rotaryMl != null ? rotaryMl : volumeMl, rotaryMl, holds, turned);
+        return new Tank(id, name, turned && rotaryMl != null ? rotaryMl : volumeMl, rotaryMl, leastMl, holds, turned);
+    }
+
+    /** The tank as a run asks about it (rules, 4.10 and section 7). */
+    public RunQuestion.InTank asUsed() {
+        double covered = leastMl == null || turning ? RunQuestion.InTank.usualLeastMl(volumeMl) : leastMl;
+        return new RunQuestion.InTank(volumeMl, covered, holds, turning);
     }
 }

@@ -30,6 +30,7 @@ import mezcla.log.FillsDiscarded;
 import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
+import mezcla.log.KitFinished;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
@@ -146,6 +147,12 @@ public final class EntryWords implements EntryVisitor<String> {
                         amount(gone, gone.amount()),
                         Figures.within(gone.route().words()),
                         gone.reason());
+    }
+
+    @Override
+    public String kitFinished(KitFinished finished) {
+        return "Nothing more is mixed from kit %d: what it leaves over is shared by what was mixed from it"
+                .formatted(finished.kitId());
     }
 
     @Override
@@ -379,19 +386,17 @@ public final class EntryWords implements EntryVisitor<String> {
 
     @Override
     public String fillInspected(FillInspected look) {
-        String trim = look.trimPercent() == 0 ? "" : "; trim " + Figures.percent(look.trimPercent());
-        return name(look.fillId()) + ": " + seen(look.result()) + trim;
+        return name(look.fillId()) + ": " + seen(look.result());
     }
 
     private static String looked(FilmInspected look) {
         String suspects = look.suspects().stream().sorted().map(Suspect::words).collect(Collectors.joining(", "));
-        return "Roll %d of the run of entry %d: %s%s%s%s"
+        return "Roll %d of the run of entry %d: %s%s%s"
                 .formatted(
                         look.roll() + 1,
                         look.run(),
                         seen(look.result()),
                         suspects.isEmpty() ? "" : ", put down to " + suspects,
-                        look.trimPercent() == null ? "" : "; trim " + Figures.percent(look.trimPercent()),
                         look.note() == null ? "" : ". " + look.note());
     }
 

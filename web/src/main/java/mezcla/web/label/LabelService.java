@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mezcla.batch.BatchState;
-import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
 import mezcla.batch.ShortCode;
@@ -17,18 +16,29 @@ import mezcla.leaflet.Range;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
+import mezcla.measure.ProcessingTime;
+import mezcla.processing.RunSteps;
 import mezcla.verdict.NextRolls;
+import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.BottledBath;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.drawing.QrDrawing;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.run.plan.RunService;
+import mezcla.web.ribbon.StepsView;
+import mezcla.web.run.course.RunService;
 import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
+import mezcla.web.words.MixtureWords;
+import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.OneShotWords;
+import mezcla.web.words.ReasonWords;
+import mezcla.web.words.SchoolWords;
+import mezcla.web.words.StateWords;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -42,12 +52,14 @@ public class LabelService {
     private final HouseService houses;
     private final Mixes mixes;
     private final RunService runs;
+    private final Planning planning;
 
-    LabelService(DarkroomLog log, HouseService houses, Mixes mixes, RunService runs) {
+    LabelService(DarkroomLog log, HouseService houses, Mixes mixes, RunService runs, Planning planning) {
         this.log = log;
         this.houses = houses;
         this.mixes = mixes;
         this.runs = runs;
+        this.planning = planning;
     }
 
     /**
@@ -69,6 +81,7 @@ public class LabelService {
                                 fill.leaflet(),
                                 fill.bath(),
                                 fill.mixed().volumeMl(),
+                                fill.mixture(),
                                 fill.bottle().label(),
                                 fill.mixedAt(),
                                 book.making(fill.id())
@@ -96,6 +109,7 @@ public class LabelService {
                 Figures.ml(bath.volumeMl()),
                 "Mixed %s by %s".formatted(Figures.dayAndYear(bath.mixedAt(), house.timeZone()), bath.mixedBy()),
                 limits(bath),
+                MixtureWords.of(bath.mixture()),
                 cautions(bath.leaflet(), bath.bath()),
                 WasteRoute.of(bath.bath().role()).words() + ". Read local rules first.",
                 code,
@@ -105,17 +119,29 @@ public class LabelService {
 
     private String limits(BottledBath bath) {
         List<String> limits = new ArrayList<>();
-        Range capacity = bath.bath().capacity();
-        if (bath.bath().oneShot() != null) {
-            limits.add("poured away after each run");
+        Bath allowed = houses.judging().standIns().over(bath.bath());
+        Range capacity = allowed.capacity();
+        if (allowed.oneShot() != null) {
+            limits.add(stock(allowed, allowed.oneShot()));
         } else if (capacity != null) {
-            limits.add("%s rolls".formatted(scaled(capacity, bath.bath(), bath.volumeMl())));
+            double chemistry = bath.volumeMl() * bath.mixture().weakest();
+            limits.add("%s rolls".formatted(scaled(capacity, allowed, chemistry)) + ReasonWords.whose(capacity));
         }
-        Range life = bath.bath().lifeDays();
+        Range life = allowed.lifeDays();
         if (life != null) {
-            limits.add("%s days".formatted(range(life.min(), life.max())));
+            limits.add("%s days".formatted(range(life.min(), life.max())) + ReasonWords.whose(life));
         }
         return limits.isEmpty() ? "No limit printed" : Figures.sentence(String.join(" or ", limits));
+    }
+
+    private static String stock(Bath bath, Bath.OneShot oneShot) {
+        return oneShot.waterParts() == 0
+                ? "stock, used as it is and poured to waste after each run"
+                : "stock: %s + %s with water at %s for each run, then to waste"
+                        .formatted(
+                                Figures.plain(oneShot.stockParts(), 1),
+                                Figures.plain(oneShot.waterParts(), 1),
+                                Figures.celsius(bath.timing().atC()));
     }
 
     private static String scaled(Range capacity, Bath bath, double volumeMl) {
@@ -153,43 +179,73 @@ public class LabelService {
      * @param name what the batch is called
      * @param baths the letters and names of its baths
      * @param rows the rolls
-     * @param goodUntil the last day of the bath that goes first; empty for none
+     * @param end why there are no more rows; empty where only the card ends
+     * @param until the last day that the batch allows; empty for no limit
+     * @param judged how strictly it is judged
+     * @param tank the tank that it is for
+     * @param steps what film goes through, in order
+     * @param oneShots how each one-shot is made ready
+     * @param remarks what is said about the next roll
      */
-    public record Card(String name, List<Column> baths, List<Row> rows, String goodUntil) {}
+    public record Card(
+            String name,
+            List<Column> baths,
+            List<Row> rows,
+            String end,
+            String until,
+            String judged,
+            String tank,
+            List<StepsView.Line> steps,
+            List<String> oneShots,
+            List<String> remarks) {}
 
     /** A bath of a card. */
     public record Column(String letters, String name) {}
 
-    /** A roll of a card. */
-    public record Row(int number, List<String> times, boolean within) {}
+    /** A roll of a card, with the batch's state in a word. */
+    public record Row(int number, List<String> times, String state) {}
 
-    /** The card of a batch: one roll a run, in the smallest tank. */
+    /**
+     * The card of a batch: one roll a run, in the smallest tank, each planned as a run is.
+     *
+     * @throws mezcla.measure.Refusal {@code unknown-batch} or {@code batch-ended}
+     */
     @Transactional(readOnly = true)
     public Card card(long batchId) {
-        BatchState batch = log.state().batch(batchId);
-        NextRolls next = NextRolls.of(batch, CARD_ROLLS, houses.tanks().get(0).volumeMl());
-        List<FillState> standing =
-                batch.fills().stream().filter(fill -> fill.discarded() == null).toList();
-        String until = standing.stream()
-                .flatMap(fill -> fill.lastDay().stream())
-                .min(Instant::compareTo)
-                .map(day -> Figures.day(day, houses.house().timeZone()))
-                .orElse("");
+        LogBook book = log.book();
+        BatchState batch = book.state().batch(batchId);
+        NextRolls next = NextRolls.of(book, batchId, CARD_ROLLS, planning.nextRoll());
+        RunPlan first = next.rolls().get(0).plan();
+        RunPlan last = next.rolls().get(next.rolls().size() - 1).plan();
+        boolean fits = first.fits();
         return new Card(
                 "Batch %d, %s".formatted(batchId, batch.mixed().name()),
-                standing.stream()
-                        .map(fill -> new Column(
-                                fill.bath().role().letters(), fill.bath().role().name()))
+                first.baths().stream()
+                        .map(bath -> bath.fill().bath().role())
+                        .map(role -> new Column(role.letters(), role.name()))
                         .toList(),
-                next.rolls().stream()
-                        .map(roll -> new Row(
-                                roll.number(),
-                                roll.times().stream()
-                                        .map(time -> time.time().toString())
-                                        .toList(),
-                                roll.within()))
+                next.within().stream().map(LabelService::row).toList(),
+                last.fits() ? "" : ObjectionWords.of(last.objections().get(0)),
+                StateWords.until(first),
+                SchoolWords.of(first.question().judging().school(batch.process(), false)),
+                houses.tanks().isEmpty() ? "" : houses.tanks().get(0).name(),
+                fits
+                        ? StepsView.lines(first.steps(RunSteps.Choices.USUAL), RunSteps.Choices.USUAL.movement())
+                        : List.of(),
+                first.baths().stream()
+                        .filter(bath -> fits && bath.fill().bath().oneShot() != null)
+                        .map(bath -> bath.fill().bath().role().name() + ", " + OneShotWords.mixed(bath))
                         .toList(),
-                until);
+                first.remarks().stream().map(ObjectionWords::of).toList());
+    }
+
+    private static Row row(NextRolls.Next next) {
+        return new Row(
+                next.number(),
+                next.plan().baths().stream()
+                        .map(bath -> bath.shown().map(ProcessingTime::toString).orElse("–"))
+                        .toList(),
+                StateWords.of(next.plan()));
     }
 
     /**
@@ -212,9 +268,13 @@ public class LabelService {
                 .forEach(box -> runs.logEarlier(
                         who,
                         batchId,
-                        List.of(new Roll(box.owner(), box.format(), box.format().equivalents(), 0, false)),
-                        tank,
+                        new RunService.Asked(
+                                List.of(new Roll(
+                                        box.owner(), box.format(), box.format().equivalents(), 0, false)),
+                                tank,
+                                null),
                         box.when(),
-                        false));
+                        false,
+                        bath -> bath));
     }
 }

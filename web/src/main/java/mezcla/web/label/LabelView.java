@@ -12,6 +12,7 @@ import mezcla.web.drawing.QrDrawing;
  * @param volume how much it was
  * @param mixed when and by whom
  * @param limits what is printed about how long it lasts
+ * @param mixture what it was mixed of; empty where that is as printed
  * @param cautions what to look out for
  * @param waste where it goes in the end
  * @param code its short code
@@ -26,6 +27,7 @@ public record LabelView(
         String volume,
         String mixed,
         String limits,
+        String mixture,
         String cautions,
         String waste,
         String code,

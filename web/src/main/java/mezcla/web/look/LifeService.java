@@ -8,11 +8,11 @@ import mezcla.batch.LogState;
 import mezcla.batch.StorageAge;
 import mezcla.leaflet.Range;
 import mezcla.verdict.RunQuestion;
-import mezcla.verdict.School;
 import mezcla.web.drawing.plot.LifeWindowDrawing;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import mezcla.web.words.SchoolWords;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -66,17 +66,7 @@ public class LifeService {
                 "The life of the " + Figures.within(fill.bath().role().name()),
                 LifeWindowDrawing.of(fill, question).orElse(null),
                 age(fill, question),
-                school(question.judging().school(fill.leaflet().process(), false)));
-    }
-
-    private static String school(School school) {
-        return switch (school) {
-            case LEAFLET ->
-                "Judged by the leaflet: printed limits are law, and between the first and the last printed limit you test.";
-            case CAREFUL -> "Judged carefully: rolls and age count together, against the first printed limits.";
-            case STRETCH ->
-                "Judged until it shows: on beyond the printed limits, testing all the way, up to the house’s own.";
-        };
+                SchoolWords.of(question.judging().school(fill.leaflet().process(), false)));
     }
 
     private static String age(FillState fill, RunQuestion question) {
@@ -87,7 +77,7 @@ public class LifeService {
         String printed = life == null
                 ? ""
                 : " of %s %s"
-                        .formatted(Figures.plain(life.max(), 0), life.house() ? "that the house allows" : "printed");
+                        .formatted(Figures.plain(life.max(), 0), life.printed() ? "printed" : "that the house allows");
         String why = dearest(fill, climate, question);
         return "%s old%s; stored as if for %s (estimate)%s."
                 .formatted(Figures.countOfDays(calendar), printed, Figures.plain(effective, 0), why);

@@ -90,11 +90,7 @@ class LookController {
                             id,
                             run,
                             new LookService.Seen(
-                                    FieldErrors.known(roll),
-                                    FieldErrors.known(result),
-                                    suspects(typed),
-                                    typed.containsKey("adjust"),
-                                    note),
+                                    FieldErrors.known(roll), FieldErrors.known(result), suspects(typed), note),
                             picture);
                     return "/batches/" + id + "?looked";
                 },

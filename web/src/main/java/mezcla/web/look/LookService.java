@@ -8,9 +8,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.FilmLook;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Bath;
 import mezcla.log.BathLooked;
@@ -102,7 +105,7 @@ public class LookService {
                 rolls(run),
                 looked,
                 isWet(run),
-                trims(batch));
+                trims(batch, run));
     }
 
     private static List<String> rolls(RunLogged run) {
@@ -125,30 +128,57 @@ public class LookService {
                 .orElseThrow(() -> Refusal.of(new FormObjection.UnknownRun(run)));
     }
 
-    /** What more and less would do to the next roll. */
-    private static List<String> trims(BatchState batch) {
+    /** What thin and dense film of a run would do to the next roll; nothing where neither changes anything. */
+    private List<String> trims(BatchState batch, RunLogged run) {
         Optional<FillState> developer = batch.imageDeveloper().filter(fill -> fill.discarded() == null);
-        if (developer.isEmpty()) {
-            return List.of();
-        }
-        FillState fill = developer.get();
-        double trim = fill.trimPercent();
-        String now = next(fill, trim);
-        return List.of(
-                "thin (slides: dark): trim %s, so the next roll takes %s instead of %s"
-                        .formatted(
-                                Figures.percent(trim + FilmLook.TRIM_STEP), next(fill, trim + FilmLook.TRIM_STEP), now),
-                "dense (slides: light): trim %s, so the next roll takes %s instead of %s"
-                        .formatted(
-                                Figures.percent(trim - FilmLook.TRIM_STEP),
-                                next(fill, trim - FilmLook.TRIM_STEP),
-                                now));
+        boolean through = developer.isPresent()
+                && run.baths().stream()
+                        .anyMatch(bath -> bath.fillId() == developer.get().id());
+        return through
+                ? Stream.of(
+                                trim(batch, run, Finding.THIN, "thin (slides: dark)"),
+                                trim(batch, run, Finding.DENSE, "dense (slides: light)"))
+                        .flatMap(Optional::stream)
+                        .toList()
+                : List.of();
     }
 
-    private static String next(FillState fill, double trim) {
+    private Optional<String> trim(BatchState batch, RunLogged run, Finding result, String words) {
+        FillState now = batch.imageDeveloper().orElseThrow();
+        LogBook then = log.book()
+                .supposing(
+                        clock.instant(),
+                        List.of(stamp -> new FilmInspected(
+                                stamp,
+                                batch.id(),
+                                run.stamp().sequence(),
+                                firstUnseen(batch, run),
+                                List.of(now.id()),
+                                result,
+                                Set.of(Suspect.CHEMISTRY),
+                                null)));
+        FillState after = then.state().fill(now.id());
+        return after.trimPercent() == now.trimPercent()
+                ? Optional.empty()
+                : Optional.of("%s: trim %s, so the next roll takes %s instead of %s"
+                        .formatted(words, Figures.percent(after.trimPercent()), next(after), next(now)));
+    }
+
+    private static int firstUnseen(BatchState batch, RunLogged run) {
+        Set<Integer> seen = batch.looks().stream()
+                .filter(look -> look.run() == run.stamp().sequence())
+                .map(FilmInspected::roll)
+                .collect(Collectors.toSet());
+        return IntStream.range(0, run.rolls().size())
+                .filter(roll -> !seen.contains(roll))
+                .findFirst()
+                .orElse(0);
+    }
+
+    private static String next(FillState fill) {
         Bath bath = fill.bath();
         double wear = bath.oneShot() == null ? fill.wearPerRoll() : 0;
-        return RunTime.of(bath.role(), bath.timing(), fill.scaledRolls(), wear, 0, null, trim)
+        return RunTime.of(bath.role(), bath.timing(), fill.scaledRolls(), wear, 0, null, fill.trimPercent())
                 .shown()
                 .toString();
     }
@@ -179,7 +209,7 @@ public class LookService {
     }
 
     /** What somebody saw. */
-    record Seen(int roll, Finding result, Set<Suspect> suspects, boolean adjust, @Nullable String note) {}
+    record Seen(int roll, Finding result, Set<Suspect> suspects, @Nullable String note) {}
 
     /**
      * Logs what a roll looked like.
@@ -197,7 +227,6 @@ public class LookService {
         if (isWet(run)) {
             throw Refusal.of(new FormObjection.FilmStillWet());
         }
-        Double trim = seen.adjust() && seen.suspects().contains(Suspect.CHEMISTRY) ? trim(batch, seen.result()) : null;
         FilmInspected look = log.add(
                 who,
                 stamp -> new FilmInspected(
@@ -208,17 +237,10 @@ public class LookService {
                         run.baths().stream().map(RunBath::fillId).toList(),
                         seen.result(),
                         seen.suspects(),
-                        trim,
                         seen.note()));
         if (picture != null) {
             photos.keep(look.stamp().sequence(), picture);
         }
-    }
-
-    private static @Nullable Double trim(BatchState batch, Finding result) {
-        return batch.imageDeveloper()
-                .map(fill -> FilmLook.trim(fill.trimPercent(), result))
-                .orElse(null);
     }
 
     /**
@@ -233,7 +255,7 @@ public class LookService {
         if (!fill.bath().role().isDeveloper()) {
             throw Refusal.of(new FormObjection.ClipOfDeveloper());
         }
-        log.add(who, stamp -> new FillInspected(stamp, fillId, result, true, fill.trimPercent()));
+        log.add(who, stamp -> new FillInspected(stamp, fillId, result, true));
     }
 
     /**

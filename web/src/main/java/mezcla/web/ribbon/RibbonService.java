@@ -108,7 +108,23 @@ public class RibbonService {
                 seconds.put(batch.placeOf(fill(batch, bath.fillId())), bath.seconds());
             }
         }
-        return new Running(start, batch, RunSteps.of(batch.leaflet(), seconds, choices), choices, probe);
+        return new Running(
+                start, batch, warmed(RunSteps.of(batch.leaflet(), seconds, choices), start, batch), choices, probe);
+    }
+
+    /** A run that was planned at another temperature is played at it (rules, 4.4). */
+    private static RunSteps warmed(RunSteps steps, RunStarted start, BatchState batch) {
+        FillState developer = batch.imageDeveloper().orElse(null);
+        if (developer == null) {
+            return steps;
+        }
+        Double celsius = start.baths().stream()
+                .filter(bath -> bath.fillId() == developer.id())
+                .map(RunBath::celsius)
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
+        return steps.warmedTo(celsius, developer.bath().timing().atC());
     }
 
     private static FillState fill(BatchState batch, long id) {

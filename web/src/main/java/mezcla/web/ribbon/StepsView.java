@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import mezcla.processing.Agitation;
+import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
 import mezcla.web.drawing.plot.RibbonDrawing;
@@ -36,17 +38,15 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
     /**
      * Shows a run.
      *
+     * @param movement how the tank is moved
      * @param now when its bath is switched on
      * @param warming how long that takes to get warm; null where it does not
      */
-    public static StepsView of(RunSteps steps, Instant now, @Nullable Duration warming, ZoneId zone) {
-        List<Line> lines = new ArrayList<>();
-        for (int i = 0; i < steps.steps().size(); i++) {
-            lines.add(line(steps.steps().get(i), steps.schedule().steps().get(i), i == steps.lightSafeAfter()));
-        }
+    public static StepsView of(
+            RunSteps steps, Movement movement, Instant now, @Nullable Duration warming, ZoneId zone) {
         double total = steps.schedule().totalSeconds();
         return new StepsView(
-                lines,
+                lines(steps, movement),
                 Figures.clock(total),
                 cold(now, warming, total, zone),
                 "%s, it can hang at %s."
@@ -67,17 +67,36 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
                 .formatted(Figures.hour(warm, zone), Figures.hour(warm.plusSeconds((long) total), zone));
     }
 
-    private static Line line(RunSteps.Step step, Schedule.Timed timed, boolean safe) {
-        long cues = timed.cues().stream()
-                .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE)
-                .count();
+    /** The steps alone, each with how the tank is moved. */
+    public static List<Line> lines(RunSteps steps, Movement movement) {
+        List<Line> lines = new ArrayList<>();
+        for (int i = 0; i < steps.steps().size(); i++) {
+            lines.add(
+                    line(steps.steps().get(i), steps.schedule().steps().get(i), movement, i == steps.lightSafeAfter()));
+        }
+        return lines;
+    }
+
+    private static Line line(RunSteps.Step step, Schedule.Timed timed, Movement movement, boolean safe) {
         return new Line(
                 step.role() == null ? "" : step.role().letters(),
                 step.name(),
                 step.isOpen() ? "until clear" : Figures.clock(timed.step().seconds()),
                 temperature(step),
-                cues == 0 ? "" : cues == 1 ? "moved all the time" : "moved " + Figures.number(cues) + " times",
+                moved(timed.step().agitation(), movement),
                 safe);
+    }
+
+    private static String moved(@Nullable Agitation agitation, Movement movement) {
+        if (agitation instanceof Agitation.Intervals at) {
+            return "%s for the first %s, then for %s every %s"
+                    .formatted(
+                            Figures.within(movement.words()),
+                            Figures.seconds(at.initialSeconds()),
+                            Figures.seconds(at.forSeconds()),
+                            Figures.seconds(at.everySeconds()));
+        }
+        return agitation == null ? "" : Figures.within(movement.words()) + " all the time";
     }
 
     private static String temperature(RunSteps.Step step) {

@@ -67,6 +67,13 @@ public record Watched(String shown, String finding, int step, int change, String
     }
 
     private static String advice(Drift drift, boolean simulated) {
+        if (drift.beyond()) {
+            return "%s %s: no time helps there. Bring it back to %s at once, and expect a cast."
+                    .formatted(
+                            simulated ? "Simulated, at" : "At",
+                            Figures.celsius(drift.celsius()),
+                            Figures.celsius(drift.backToC()));
+        }
         return drift.changeSeconds() == 0
                 ? ""
                 : "%s %s: %s in all, %s %s."

@@ -106,6 +106,7 @@ public record CrateView(
 
     private static @Nullable String time(RunPlan plan) {
         return plan.verdict().state() == State.DISCARD
+                        || !StateWords.missing(plan).isEmpty()
                 ? null
                 : plan.imageDeveloper()
                         .flatMap(RunPlan.PlannedBath::shown)

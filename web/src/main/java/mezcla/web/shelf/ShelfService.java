@@ -67,7 +67,7 @@ public class ShelfService {
      */
     @Transactional(readOnly = true)
     public ShelfView tonight(List<Roll> rolls, Tank tank, String process) {
-        return shelf(planning.question(rolls, tank.volumeMl()), process, "your film");
+        return shelf(planning.question(rolls, tank), process, "your film");
     }
 
     private ShelfView shelf(RunQuestion question, String process, String film) {

@@ -41,9 +41,9 @@ final class WaysOut {
                         book,
                         question,
                         wantedProcesses(),
-                        tanks.stream().map(Tank::volumeMl).toList())
+                        tanks.stream().map(Tank::asUsed).toList())
                 .forEach(way -> views.add(view(way)));
-        KitState.toOffer(book.state().kits().values(), FilmProcess.of(process), question.tankMl())
+        KitState.toOffer(book.state().kits().values(), FilmProcess.of(process), question.tankMl(), question.at())
                 .ifPresent(kit -> views.add(mix(kit)));
         return views;
     }
@@ -150,7 +150,10 @@ final class WaysOut {
     }
 
     private String cost(RunPlan plan) {
-        return BatchCost.of(plan.batch(), FillCosts.of(book.state()))
+        return BatchCost.of(
+                        book.state().batch(plan.batch().id()),
+                        FillCosts.of(book.state()),
+                        question.judging().standIns()::over)
                 .flatMap(BatchCost::atPrintedCapacity)
                 .map(money -> ", " + Figures.money(money) + " a roll")
                 .orElse("");

@@ -15,6 +15,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Unit;
 import mezcla.log.LogEntry;
 import mezcla.log.Subject;
@@ -100,6 +101,8 @@ public final class ObjectionWords {
             case "stops" -> Figures.stops(number(value));
             case "whole" -> Figures.plain(number(value), 0);
             case "decimals" -> Figures.plain(number(value), 3);
+            case "percent" -> Figures.plain(number(value) * 100, 0) + "\u00a0%";
+            case "role" -> Figures.within(((BathRole) value).name());
             case "within" -> Figures.within((String) value);
             case "amount" -> Figures.amount(number(value), (Unit) value(objection, "unit"));
             case "range" -> range((TypedObjection.OutOfRange) objection);

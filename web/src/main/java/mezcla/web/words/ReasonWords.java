@@ -3,6 +3,7 @@ package mezcla.web.words;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Range;
 import mezcla.verdict.Reason;
+import org.jspecify.annotations.Nullable;
 
 /** Why fills stand as they do, in sentences. */
 public final class ReasonWords {
@@ -24,11 +25,8 @@ public final class ReasonWords {
             case USED_UP ->
                 Figures.ml(reason.figure()) + " left, and the smallest tank takes " + Figures.ml(reason.limit());
             case OVER_ROLLS ->
-                "%s of %s done, and %s stops there"
-                        .formatted(
-                                figure,
-                                Figures.rolls(reason.limit()) + " rolls",
-                                reason.limitOf() == Reason.LimitOf.LEAFLET ? "the leaflet" : "the house");
+                "%s done, and %s stops at %s"
+                        .formatted(Figures.countOfRolls(reason.figure()), who(reason.limitOf()), limit);
             case OVER_AGE -> overAge(reason, figure, limit);
             case WORN ->
                 "rolls and age together are at %s %% of what careful use allows"
@@ -36,24 +34,33 @@ public final class ReasonWords {
             case NEARLY_WORN ->
                 "rolls and age together are at %s %% of what careful use allows; test first"
                         .formatted(Figures.plain(reason.figure() * 100, 0));
+            case WEAK_MIX ->
+                "mixed %s %% weaker than printed; make a clip test first".formatted(Figures.plain(reason.figure(), 0));
+            case STRONG_MIX ->
+                "mixed %s %% stronger than printed; make a clip test first"
+                        .formatted(Figures.plain(reason.figure(), 0));
+            case OLD_PARTS -> "mixed from parts past their printed life; make a clip test first";
             case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";
             case TEST_ROLLS ->
-                "%s of %s rolls done; from %s on the leaflet says to test first"
-                        .formatted(figure, mostRolls(fill), limit);
+                reason.limitOf() == Reason.LimitOf.STRETCH
+                        ? "%s done, past the %s that %s; test first"
+                                .formatted(
+                                        Figures.countOfRolls(reason.figure()),
+                                        limit,
+                                        gives(fill.bath().capacity()))
+                        : "%s of %s rolls done; from %s on the house tests first"
+                                .formatted(figure, mostRolls(fill), limit);
             case TEST_AGE ->
-                "%s of %s days old; from %s days on, test before film that matters"
-                        .formatted(figure, mostDays(fill), limit);
+                reason.limitOf() == Reason.LimitOf.STRETCH
+                        ? "stored as if for %s days (estimate), past the %s that %s; test first"
+                                .formatted(figure, limit, gives(fill.bath().lifeDays()))
+                        : "%s of %s days old; from %s days on the house tests first"
+                                .formatted(figure, mostDays(fill), limit);
             case WARM_STORAGE ->
-                "stored as if for %s days (estimate), and the %s allows %s"
-                        .formatted(
-                                Figures.plain(reason.figure(), 1),
-                                reason.limitOf() == Reason.LimitOf.HOUSE ? "house" : "leaflet",
-                                limit);
+                "stored as if for %s days (estimate), and %s allows %s"
+                        .formatted(Figures.plain(reason.figure(), 1), who(reason.limitOf()), limit);
             case FEW_ROLLS_LEFT -> fewRolls(reason, fill);
-            case FEW_DAYS_LEFT ->
-                reason.figure() < 1
-                        ? "today is the last of its %s days".formatted(mostDays(fill))
-                        : "%s left of %s".formatted(Figures.countOfDays(reason.figure()), mostDays(fill));
+            case FEW_DAYS_LEFT -> fewDays(reason, fill);
             case MORE_TIME ->
                 "%s rolls done%s, so %s more than fresh"
                         .formatted(
@@ -63,13 +70,40 @@ public final class ReasonWords {
         };
     }
 
+    private static String who(Reason.LimitOf whose) {
+        return whose == Reason.LimitOf.LEAFLET ? "the leaflet" : "the house";
+    }
+
+    private static String gives(@Nullable Range range) {
+        return range == null || range.printed() ? "the leaflet prints" : "the house takes";
+    }
+
     /** The stretch school goes by how a fill was stored; printed limits and the house's own go by the calendar. */
     private static String overAge(Reason reason, String figure, String limit) {
         return switch (reason.limitOf()) {
-            case LEAFLET -> "%s days old, and the leaflet allows %s".formatted(figure, limit);
-            case STRETCH -> "as old as %s days (estimate), and the house allows %s".formatted(figure, limit);
-            case HOUSE, CAREFUL, NOBODY -> "%s days old, and the house allows %s".formatted(figure, limit);
+            case STRETCH -> "stored as if for %s days (estimate), and the house allows %s".formatted(figure, limit);
+            case STAND_IN -> "%s days old; its sheet prints no life, and the house takes %s".formatted(figure, limit);
+            case LEAFLET, HOUSE, CAREFUL, NOBODY ->
+                "%s days old, and %s allows %s".formatted(figure, who(reason.limitOf()), limit);
         };
+    }
+
+    /** Only days of the calendar are said to be the last; what is left by how it is stored is an estimate. */
+    private static String fewDays(Reason reason, FillState fill) {
+        boolean estimate = reason.limitOf() == Reason.LimitOf.CAREFUL || reason.limitOf() == Reason.LimitOf.STRETCH;
+        double left = reason.figure();
+        if (left <= 0 && (left < 0 || estimate)) {
+            return estimate
+                    ? "no days left as it was stored (estimate)"
+                    : "its %s days are over".formatted(mostDays(fill));
+        }
+        if (estimate) {
+            return "%s left as it stands now (estimate)"
+                    .formatted(left < 1 ? "less than a day" : "about " + Figures.countOfDays(Math.floor(left)));
+        }
+        return left < 1
+                ? "today is the last of its %s days".formatted(mostDays(fill))
+                : "%s left of %s".formatted(Figures.countOfDays(left), mostDays(fill));
     }
 
     private static String fewRolls(Reason reason, FillState fill) {
@@ -84,21 +118,27 @@ public final class ReasonWords {
                 : "%s left of %s".formatted(Figures.countOfRolls(reason.figure()), mostRolls(fill));
     }
 
-    /** How far a fill is used: {@code 7 of 18}, or {@code 7} where no limit is printed. */
+    /** How far a fill is used: {@code 7 of 18}, or {@code 7} where there is no limit. What is done only ever adds. */
     public static String rollsDone(FillState fill) {
-        String done = Figures.rolls(fill.scaledRolls() / fill.wearPerRoll());
+        String done = Figures.rolls(fill.rolls());
         return fill.bath().capacity() == null ? done : done + " of " + mostRolls(fill);
     }
 
     private static String mostRolls(FillState fill) {
         Range capacity = fill.bath().capacity();
-        return capacity == null
-                ? "any number"
-                : Figures.rolls(capacity.max() / fill.wearPerRoll()) + (capacity.house() ? " (house)" : "");
+        return capacity == null ? "any number" : Figures.rolls(fill.rollsOf(capacity.max())) + whose(capacity);
     }
 
     private static String mostDays(FillState fill) {
         Range life = fill.bath().lifeDays();
-        return life == null ? "any number" : Figures.plain(life.max(), 0) + (life.house() ? " (house)" : "");
+        return life == null ? "any number" : Figures.plain(life.max(), 0) + whose(life);
+    }
+
+    /** Said wherever a limit is not what the sheet prints. */
+    public static String whose(Range range) {
+        return switch (range.whose()) {
+            case PRINTED -> "";
+            case HOUSE, STAND_IN -> " (house)";
+        };
     }
 }

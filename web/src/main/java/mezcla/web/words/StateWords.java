@@ -1,13 +1,14 @@
 package mezcla.web.words;
 
-import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import mezcla.verdict.BatchVerdict;
 import mezcla.verdict.EarlyWarning;
+import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.verdict.School;
 import mezcla.verdict.State;
 
 /** States as members read them. */
@@ -18,6 +19,10 @@ public final class StateWords {
     public static String of(RunPlan plan) {
         if (barred(plan)) {
             return "Barred";
+        }
+        List<String> missing = missing(plan);
+        if (!missing.isEmpty()) {
+            return "Mix " + (missing.size() > 2 ? missing.size() + " baths" : String.join(", ", missing));
         }
         List<String> renew = toRenew(plan);
         if (plan.verdict().state() == State.DISCARD && !renew.isEmpty()) {
@@ -37,14 +42,25 @@ public final class StateWords {
         };
     }
 
-    /** The state's key, for its look; a barred batch looks like one that has to go. */
+    /** The state's key, for its look; a batch that is barred or lacks a bath looks like one that has to go. */
     public static String key(RunPlan plan) {
-        State state = barred(plan) ? State.DISCARD : plan.verdict().state();
+        State state = barred(plan) || !missing(plan).isEmpty()
+                ? State.DISCARD
+                : plan.verdict().state();
         return state.name().toLowerCase(Locale.ROOT);
     }
 
     private static boolean barred(RunPlan plan) {
         return plan.baths().stream().anyMatch(bath -> bath.fill().bar() != null);
+    }
+
+    /** The baths that it lacks, so that it takes no film. */
+    public static List<String> missing(RunPlan plan) {
+        return plan.objections().stream()
+                .filter(RunObjection.BathMissing.class::isInstance)
+                .map(objection -> Figures.within(
+                        ((RunObjection.BathMissing) objection).role().name()))
+                .toList();
     }
 
     /** The baths that have to go while the rest is sound. */
@@ -60,8 +76,12 @@ public final class StateWords {
         if (barred(plan)) {
             return "Barred: not to be used until a steward lifts it";
         }
+        List<String> missing = missing(plan);
+        if (!missing.isEmpty()) {
+            return "It takes no film without its " + String.join(" and its ", missing);
+        }
         BatchVerdict verdict = plan.verdict();
-        String left = left(verdict);
+        String left = left(verdict, countsTheCalendar(plan));
         return switch (verdict.state()) {
             case GOOD, EXTEND -> left.isEmpty() ? "Good, with no limit printed" : "Good for " + left;
             case LAST -> "Nearly done: " + left;
@@ -81,17 +101,15 @@ public final class StateWords {
      */
     public static String soon(RunPlan plan) {
         BatchVerdict verdict = plan.verdict();
-        return barred(plan) || verdict.state() == State.LAST
+        return barred(plan) || !missing(plan).isEmpty() || verdict.state() == State.LAST
                 ? ""
                 : EarlyWarning.of(verdict)
-                        .map(warning -> soon(warning, plan.question()))
+                        .map(warning -> soon(warning, plan.question(), countsTheCalendar(plan)))
                         .orElse("");
     }
 
-    private static String soon(EarlyWarning warning, RunQuestion question) {
-        String until = warning.days() == null
-                ? ""
-                : Figures.day(question.at().plus(Duration.ofDays(warning.days())), question.zone());
+    private static String soon(EarlyWarning warning, RunQuestion question, boolean exact) {
+        String until = warning.days() == null ? "" : (exact ? "" : "about ") + day(question, warning.days());
         if (warning.evenings() == null && warning.rolls() == null) {
             return "Good until " + until;
         }
@@ -105,14 +123,36 @@ public final class StateWords {
         return until.isEmpty() ? evenings : evenings + ", until " + until;
     }
 
-    private static String left(BatchVerdict verdict) {
+    /** The last day that a batch allows, marked where it is an estimate; empty for no limit. */
+    public static String until(RunPlan plan) {
+        Double days = plan.verdict().daysLeft();
+        return days == null
+                ? ""
+                : (countsTheCalendar(plan) ? "" : "about ") + day(plan.question(), (int) Math.floor(days + 1e-9));
+    }
+
+    /** Only printed days are days of the calendar; what is left by how it is stored is an estimate (rules, section 5). */
+    private static boolean countsTheCalendar(RunPlan plan) {
+        RunQuestion question = plan.question();
+        return question.judging().school(plan.batch().process(), question.irreplaceable()) == School.LEAFLET;
+    }
+
+    /** Days are counted by the calendar of the house, so that a change of its clocks loses none. */
+    private static String day(RunQuestion question, int days) {
+        return Figures.day(question.at().atZone(question.zone()).plusDays(days).toInstant(), question.zone());
+    }
+
+    private static String left(BatchVerdict verdict, boolean exact) {
         Double rolls = verdict.rollsLeft();
         Double days = verdict.daysLeft();
         String more = rolls == null ? "" : Figures.countOfRolls(rolls).replaceFirst(" ", " more ");
         if (days == null) {
             return more;
         }
-        String until = days < 1 ? "today only" : Figures.countOfDays(days).replaceFirst(" ", " more ");
+        String until = days < 1
+                ? "today only"
+                : (exact ? "" : "about ")
+                        + Figures.countOfDays(exact ? days : Math.floor(days)).replaceFirst(" ", " more ");
         return more.isEmpty() ? until : more + ", or " + until;
     }
 }

@@ -37,6 +37,7 @@ import mezcla.log.FillsDiscarded;
 import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
+import mezcla.log.KitFinished;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
@@ -104,6 +105,7 @@ public class LogCodecTest {
                 new PartCorrected(STAMP, 1, "dev-a", 41.5, "looked"),
                 new PartThrownAway(STAMP, 1, "dev-a", 1.5, WasteRoute.SILVER_BEARING, "brown"),
                 new PartMoved(STAMP, 1, "dev-a", 2, 40),
+                new KitFinished(STAMP, 1),
                 new BatchMixed(
                         STAMP,
                         14,
@@ -121,13 +123,13 @@ public class LogCodecTest {
                 new FillMeasured(STAMP, 4, 333),
                 new FillBarred(STAMP, 4, "smells"),
                 new BarLifted(STAMP, 4, "fine"),
-                new FillInspected(STAMP, 4, Finding.DENSE, true, -4),
+                new FillInspected(STAMP, 4, Finding.DENSE, true),
                 new BathLooked(STAMP, 4, Sign.CRYSTALS, "on the neck"),
                 new FillSeen(STAMP, 4),
                 new LeafletCorrected(STAMP, List.of(4L, 5L), LEAFLET, "misread"),
                 new NoteLeft(STAMP, 14, "rinse in between"),
                 new FilmInspected(
-                        STAMP, 14, 6, 1, List.of(4L, 5L), Finding.HEAVY_CAST, Set.of(Suspect.CHEMISTRY), -4.0, "green"),
+                        STAMP, 14, 6, 1, List.of(4L, 5L), Finding.HEAVY_CAST, Set.of(Suspect.CHEMISTRY), "green"),
                 new FillsDiscarded(
                         STAMP,
                         14,
@@ -181,9 +183,9 @@ public class LogCodecTest {
 
     @Test
     public void whatIsNotKnownIsLeftOutAndReadAsNothing() {
-        FilmInspected look = new FilmInspected(STAMP, 14, 6, 0, List.of(4L), Finding.GOOD, Set.of(), null, null);
+        FilmInspected look = new FilmInspected(STAMP, 14, 6, 0, List.of(4L), Finding.GOOD, Set.of(), null);
         String body = LogCodec.write(look);
-        assertThat(body).doesNotContain("note", "trimPercent", "stamp", "mezcla");
+        assertThat(body).doesNotContain("note", "stamp", "mezcla");
         assertThat(LogCodec.read("film-inspected", STAMP, body, KNOWN)).isEqualTo(look);
     }
 

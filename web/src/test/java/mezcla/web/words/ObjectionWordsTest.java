@@ -16,6 +16,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import mezcla.batch.FillState;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Unit;
 import mezcla.log.EntryVoided;
 import mezcla.log.Stamp;
@@ -149,6 +150,8 @@ public class ObjectionWordsTest {
                         new Reason(Reason.Code.OVER_ROLLS, "dev", 18, 18, Reason.LimitOf.LEAFLET),
                         Unit.class,
                         Unit.ML,
+                        BathRole.class,
+                        BathRole.BLEACH_FIX,
                         Subject.class,
                         Subject.fill(4),
                         Instant.class,

@@ -26,20 +26,10 @@ public class ReasonWordsTest extends DemoApplicationTest {
     @DataProvider
     public Object[][] reasons() {
         return new Object[][] {
-            {Reason.Code.OVER_ROLLS, 18, 18, "Developer: 18 of 18 rolls done, and the leaflet stops there."},
+            {Reason.Code.OVER_ROLLS, 18, 18, "Developer: 18 rolls done, and the leaflet stops at 18."},
             {Reason.Code.OVER_AGE, 45, 42, "Developer: 45 days old, and the leaflet allows 42."},
-            {
-                Reason.Code.TEST_ROLLS,
-                14.5,
-                14,
-                "Developer: 14.5 of 18 rolls done; from 14 on the leaflet says to test first."
-            },
-            {
-                Reason.Code.TEST_AGE,
-                31,
-                28,
-                "Developer: 31 of 42 days old; from 28 days on, test before film that matters."
-            },
+            {Reason.Code.TEST_ROLLS, 14.5, 14, "Developer: 14.5 of 18 rolls done; from 14 on the house tests first."},
+            {Reason.Code.TEST_AGE, 31, 28, "Developer: 31 of 42 days old; from 28 days on the house tests first."},
             {
                 Reason.Code.WARM_STORAGE,
                 50.4,

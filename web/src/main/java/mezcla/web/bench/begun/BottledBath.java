@@ -1,6 +1,7 @@
 package mezcla.web.bench.begun;
 
 import java.time.Instant;
+import mezcla.batch.Mixture;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 
@@ -13,6 +14,7 @@ import mezcla.leaflet.Leaflet;
  * @param leaflet what it was mixed by
  * @param bath its bath
  * @param volumeMl how much it was, in ml
+ * @param mixture what it was mixed of
  * @param bottle what is written on the bottle
  * @param mixedAt when it was mixed
  * @param mixedBy by whom
@@ -24,6 +26,7 @@ public record BottledBath(
         Leaflet leaflet,
         Bath bath,
         double volumeMl,
+        Mixture mixture,
         String bottle,
         Instant mixedAt,
         String mixedBy) {}

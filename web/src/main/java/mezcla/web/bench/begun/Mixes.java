@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
 import mezcla.batch.LogState;
+import mezcla.batch.Mixture;
 import mezcla.batch.Stock;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Recipe;
@@ -26,6 +27,7 @@ import mezcla.log.DiscardedFill;
 import mezcla.log.FillsDiscarded;
 import mezcla.log.MixedFill;
 import mezcla.log.PartThrownAway;
+import mezcla.log.PartUse;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BathMade;
@@ -370,6 +372,17 @@ public class Mixes {
                 : made.levelMl();
     }
 
+    private Mixture mixture(Mix mix, BatchPlan.PlannedBath bath) {
+        LogState state = log.state();
+        List<PartUse> uses = mix.walk().poured().getOrDefault(bath.bath().key(), Map.of()).entrySet().stream()
+                .map(poured -> new PartUse(0, poured.getKey(), poured.getValue(), 0))
+                .toList();
+        boolean old = mix.kits().stream().map(state::kit).anyMatch(kit -> uses.stream()
+                .anyMatch(
+                        use -> kit.part(use.part()).isPast(kit.arrival().stamp().happenedAt(), clock.instant())));
+        return Mixture.of(Mixture.strength(bath.bath().recipe(), uses, volumeMl(mix, bath)), old);
+    }
+
     /** What of a mix is in its bottle already. */
     @Transactional(readOnly = true)
     public List<BottledBath> bottled(long id) {
@@ -388,6 +401,7 @@ public class Mixes {
                             mix.walk().plan().leaflet(),
                             bath.bath(),
                             volumeMl(mix, bath),
+                            mixture(mix, bath),
                             houses.bottle(row.bottleId()).label(),
                             mix.begunAt(),
                             mix.begunBy());

@@ -24,11 +24,13 @@ import mezcla.mixing.MixPlan;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
+import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.waste.WasteService;
 import mezcla.web.words.Figures;
+import mezcla.web.words.PartWords;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,11 +40,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class FreshService {
     private final DarkroomLog log;
     private final WasteService waste;
+    private final LogClock clock;
     private final HouseService houses;
 
     private final Mixes mixes;
 
-    FreshService(DarkroomLog log, HouseService houses, Mixes mixes, WasteService waste) {
+    FreshService(DarkroomLog log, HouseService houses, Mixes mixes, WasteService waste, LogClock clock) {
+        this.clock = clock;
         this.waste = waste;
         this.mixes = mixes;
         this.log = log;
@@ -115,13 +119,15 @@ public class FreshService {
     List<KitChoice> kitsFor(Subject subject) {
         return log.state().kits().values().stream()
                 .filter(kit -> kit.offers(subject.leaflet(), subject.bathKey()))
+                .sorted(KitState.bestFirst(kit -> List.of(subject.bathKey()), clock.instant()))
                 .map(kit -> new KitChoice(
                         kit.id(),
-                        "Kit %d, %s: makes %s"
+                        "Kit %d, %s: makes %s%s"
                                 .formatted(
                                         kit.id(),
                                         kit.arrival().leaflet().name(),
-                                        Figures.ml(Math.floor(kit.makesMl(List.of(subject.bathKey())) + 1e-6)))))
+                                        Figures.ml(Math.floor(kit.makesMl(List.of(subject.bathKey())) + 1e-6)),
+                                        PartWords.past(kit.past(List.of(subject.bathKey()), clock.instant())))))
                 .toList();
     }
 

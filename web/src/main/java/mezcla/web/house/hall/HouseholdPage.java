@@ -73,14 +73,17 @@ public class HouseholdPage {
      * What goes into a tank, as it stands in its fields.
      *
      * @param rotary what it takes on a rotary base
+     * @param least the least that covers its reels
      * @param holds how many reels of each kind, by the kind's name
      */
-    public record TypedTank(String rotary, Map<String, String> holds) {}
+    public record TypedTank(String rotary, String least, Map<String, String> holds) {}
 
     private static TypedTank typedTank(Tank tank) {
         Double rotary = tank.rotaryMl();
+        Double least = tank.leastMl();
         return new TypedTank(
                 rotary == null ? "" : Figures.ml(rotary),
+                least == null ? "" : Figures.ml(least),
                 Arrays.stream(FilmFormat.Reel.values())
                         .collect(Collectors.toMap(
                                 FilmFormat.Reel::name,

@@ -22,6 +22,7 @@ import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.RunHabits;
 import mezcla.web.house.Surroundings;
+import mezcla.web.house.Tank;
 import mezcla.web.house.Thing;
 import mezcla.web.house.Tool;
 import mezcla.web.house.things.ReadingsFile;
@@ -179,22 +180,41 @@ public class HouseholdService {
         devices.record(steward, "said that the clock is right");
     }
 
-    /** Adds a tank. */
+    private static void refuseLeast(double volumeMl, @Nullable Double leastMl) {
+        if (leastMl != null && leastMl > volumeMl) {
+            throw Refusal.of(new FormObjection.LeastAboveTank(volumeMl));
+        }
+    }
+
+    /**
+     * Adds a tank.
+     *
+     * @throws Refusal {@code least-above-tank}
+     */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public void addTank(String name, Volume volume, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
-        houses.addTank(name, volume.ml(), rotaryMl, holds);
+    public void addTank(
+            String name,
+            Volume volume,
+            @Nullable Double rotaryMl,
+            @Nullable Double leastMl,
+            Map<FilmFormat.Reel, Integer> holds) {
+        refuseLeast(volume.ml(), leastMl);
+        houses.addTank(name, volume.ml(), rotaryMl, leastMl, holds);
     }
 
     /**
      * Says what goes into a tank.
      *
-     * @throws Refusal {@code unknown-tank}
+     * @throws Refusal {@code unknown-tank} or {@code least-above-tank}
      */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public void fill(long tankId, @Nullable Double rotaryMl, Map<FilmFormat.Reel, Integer> holds) {
-        houses.fill(houses.tank(tankId).id(), rotaryMl, holds);
+    public void fill(
+            long tankId, @Nullable Double rotaryMl, @Nullable Double leastMl, Map<FilmFormat.Reel, Integer> holds) {
+        Tank tank = houses.tank(tankId);
+        refuseLeast(tank.volumeMl(), leastMl);
+        houses.fill(tank.id(), rotaryMl, leastMl, holds);
     }
 
     /** Changes what the house does during a run. */

@@ -94,10 +94,8 @@ public class SchoolsService {
         if (batches.isEmpty()) {
             return "No batch of it stands today.";
         }
-        Judging so = new Judging(Map.of(), school, now.limits(), now.climate());
-        RunQuestion next = planning.nextRoll();
-        RunQuestion question =
-                new RunQuestion(next.rolls(), next.tankMl(), next.smallestTankMl(), so, next.at(), next.zone());
+        RunQuestion question = planning.nextRoll()
+                .judgedBy(new Judging(Map.of(), school, now.limits(), now.standIns(), now.climate()));
         List<State> states = new ArrayList<>();
         batches.forEach(
                 batch -> states.add(RunPlan.of(batch, question).verdict().state()));

@@ -102,6 +102,7 @@ public record ThingList(Thing thing, String address, String title, List<Kept> ke
         return "takes "
                 + Figures.ml(tank.volumeMl())
                 + (rotary == null ? "" : ", turning " + Figures.ml(rotary))
+                + ", covers its reels from " + Figures.ml(tank.asUsed().leastMl())
                 + (reels.isEmpty() ? "" : "; holds " + reels);
     }
 

@@ -62,12 +62,13 @@ class ThingsController {
         String name = name(typed, "tank", errors);
         Volume volume = errors.read("tankVolume", () -> volume(text(typed, "tankVolume")));
         Double rotary = errors.read("tankRotary", () -> rotary(text(typed, "tankRotary")));
+        Double least = errors.read("tankLeast", () -> rotary(text(typed, "tankLeast")));
         Map<FilmFormat.Reel, Integer> holds = holds(typed, "", errors);
         return added(
                 typed,
                 errors,
                 "tank",
-                () -> household.addTank(FieldErrors.known(name), FieldErrors.known(volume), rotary, holds),
+                () -> household.addTank(FieldErrors.known(name), FieldErrors.known(volume), rotary, least, holds),
                 objection -> "tank");
     }
 
@@ -75,8 +76,10 @@ class ThingsController {
     ModelAndView fillTank(@PathVariable long id, @RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
         Double rotary = errors.read("tankRotary" + id, () -> rotary(text(typed, "tankRotary" + id)));
+        Double least = errors.read("tankLeast" + id, () -> rotary(text(typed, "tankLeast" + id)));
         Map<FilmFormat.Reel, Integer> holds = holds(typed, Long.toString(id), errors);
-        return added(typed, errors, "tank", () -> household.fill(id, rotary, holds), objection -> "tankRotary" + id);
+        return added(
+                typed, errors, "tank", () -> household.fill(id, rotary, least, holds), objection -> "tankRotary" + id);
     }
 
     private static @Nullable Double rotary(String typed) {

@@ -213,7 +213,7 @@ public final class SheetReading {
                 : errors.read(
                         at + "capacityFor", () -> volume(at + "capacityFor").ml());
         Range capacity = optional(at + "capacity", () -> SheetLines.range(form.at(at + "capacity")));
-        Range life = optional(at + "life", () -> SheetLines.range(form.at(at + "life")));
+        Range life = optional(at + "life", () -> SheetLines.life(form.at(at + "life")));
         Bath.OneShot oneShot = optional(at + "oneShot", () -> SheetLines.dilution(form.at(at + "oneShot")));
         if (role == null || recipe == null || timing == null || capacityFor == null) {
             whole = false;
@@ -397,7 +397,16 @@ public final class SheetReading {
     }
 
     private double days(String field) {
-        return number(field, FormObjection.NotDays::new, MOST_DAYS);
+        String text = form.at(field).strip();
+        try {
+            Range life = SheetLines.life(text);
+            if (life.min() == life.max() && life.max() <= MOST_DAYS) {
+                return life.max();
+            }
+        } catch (Refusal refusal) {
+            throw Refusal.of(new FormObjection.NotDays(text));
+        }
+        throw Refusal.of(new FormObjection.NotDays(text));
     }
 
     private double percent(String field) {

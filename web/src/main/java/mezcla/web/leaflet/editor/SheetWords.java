@@ -66,6 +66,17 @@ final class SheetWords {
             case ROLE_OF_ANOTHER_PROCESS ->
                 "%s does not belong to this process. A negative has a developer, a slide a first developer and a colour developer."
                         .formatted(bath);
+            case SHORT_TIME ->
+                "%s: %s is short for it. Is that minutes on the sheet?".formatted(bath, Figures.seconds(figure));
+            case TABLE_CONTRADICTS ->
+                "%s: the table says %s for the printed temperature, and the time says %s."
+                        .formatted(bath, Figures.clock(figure), Figures.clock(limit));
+            case LIFE_NOT_PRINTED ->
+                "%s: no life is typed. Look whether the sheet prints one; until then the house’s own counts."
+                        .formatted(bath);
+            case CAPACITY_NOT_PRINTED ->
+                "%s: no capacity is typed. Look whether the sheet prints one; until then the house’s own counts."
+                        .formatted(bath);
             case STEP_MISSING -> bath + " is not among the steps.";
         };
     }

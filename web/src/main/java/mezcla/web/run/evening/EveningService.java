@@ -158,7 +158,9 @@ public class EveningService {
             kept.add(load);
             tanks.add(tank);
             wanted.add(new Evening.Wanted(
-                    row.batchId(), planning.question(load.rolls(), tank, clock.instant()), load.choices()));
+                    row.batchId(),
+                    planning.question(load.rolls(), tank, clock.instant()).warmedTo(load.celsius()),
+                    load.choices()));
         }
         RunStarted begun = begun(who);
         Duration warming = begun != null

@@ -9,6 +9,8 @@ import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.processing.RunSteps;
 import mezcla.web.run.plan.RunForm;
+import mezcla.web.words.Figures;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -20,6 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
  * @param irreplaceable whether any of it cannot be made again
  * @param tankId the tank
  * @param choices how the run is done
+ * @param celsius how warm its baths are to be, in °C; null for as printed
  * @param probe what watches it, as a form has it; empty for nothing
  */
 record PlannedLoad(
@@ -29,8 +32,9 @@ record PlannedLoad(
         boolean irreplaceable,
         long tankId,
         RunSteps.Choices choices,
+        @Nullable Double celsius,
         String probe) {
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
     private static final JsonMapper JSON = JsonMapper.shared();
 
     /** Rolls of one owner and format. */
@@ -49,6 +53,7 @@ record PlannedLoad(
                 rolls.stream().anyMatch(Roll::irreplaceable),
                 form.tankId(),
                 form.choices(),
+                form.readCelsius(),
                 form.getProbe());
     }
 
@@ -82,6 +87,7 @@ record PlannedLoad(
         form.setTank(Long.toString(tankId));
         form.choose(choices);
         form.setProbe(probe);
+        form.setCelsius(celsius == null ? "" : Figures.plain(celsius, 1) + " °C");
         return form.query();
     }
 }

@@ -4,7 +4,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.UnaryOperator;
 import mezcla.log.Roll;
+import mezcla.log.RunBath;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
@@ -14,6 +16,7 @@ import mezcla.web.forms.PageView;
 import mezcla.web.forms.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
+import mezcla.web.run.course.RunService;
 import mezcla.web.run.evening.EveningService;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -80,29 +83,33 @@ class RunController {
     @PostMapping("/batches/{id}/runs")
     ModelAndView log(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, (rolls, tank) -> {
-            long logged = log(member, id, rolls, tank, form);
+        return sent(id, form, member, asked -> {
+            long logged = log(member, id, asked, form);
             evenings.drop(member, form.loadId());
             return "/batches/" + id + "?logged=" + logged;
         });
     }
 
-    private long log(SignedIn member, long id, List<Roll> rolls, Tank tank, RunForm form) {
+    private long log(SignedIn member, long id, RunService.Asked asked, RunForm form) {
         Instant when = form.moment(houses.house());
+        UnaryOperator<RunBath> really = bath -> {
+            Integer took = form.readTook(bath.fillId());
+            return took == null ? bath : bath.really(took, bath.celsius());
+        };
         if (when == null && !form.isAbout()) {
-            return runs.log(member, id, rolls, tank, form.isDone());
+            return runs.log(member, id, asked, form.isDone(), really);
         }
-        return runs.logEarlier(member, id, rolls, tank, when == null ? clock.instant() : when, form.isAbout());
+        return runs.logEarlier(member, id, asked, when == null ? clock.instant() : when, form.isAbout(), really);
     }
 
     @PostMapping("/batches/{id}/starts")
     ModelAndView start(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, (rolls, tank) -> "/runs/" + start(member, id, rolls, tank, form) + "/ribbon");
+        return sent(id, form, member, asked -> "/runs/" + start(member, id, asked, form) + "/ribbon");
     }
 
-    private long start(SignedIn member, long id, List<Roll> rolls, Tank tank, RunForm form) {
-        long started = runs.start(member, id, rolls, tank, form.seenSequence(), form.choices(), form.probeChoice());
+    private long start(SignedIn member, long id, RunService.Asked asked, RunForm form) {
+        long started = runs.start(member, id, asked, form.seenSequence(), form.choices(), form.probeChoice());
         evenings.begin(member, form.loadId(), started);
         return started;
     }
@@ -110,8 +117,8 @@ class RunController {
     @PostMapping("/batches/{id}/loads")
     ModelAndView load(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, (rolls, tank) -> {
-            evenings.add(member, id, rolls, tank, form);
+        return sent(id, form, member, asked -> {
+            evenings.add(member, id, asked.rolls(), asked.tank(), form);
             return "/evening?planned";
         });
     }
@@ -119,20 +126,19 @@ class RunController {
     @PostMapping("/batches/{id}/overrides")
     ModelAndView override(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, (rolls, tank) -> {
+        return sent(id, form, member, asked -> {
             runs.override(
                     member,
                     id,
-                    rolls,
-                    tank,
+                    asked,
                     TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.OverrideReasonMissing()));
             return "/batches/" + id + "/run?" + form.query() + "&formKey=" + forms.newKey();
         });
     }
 
-    /** What a form asks for, once its film and its tank are read. */
+    /** What a form asks for, once it is read. */
     private interface Act {
-        String on(List<Roll> rolls, Tank tank);
+        String on(RunService.Asked asked);
     }
 
     private ModelAndView sent(long id, RunForm form, SignedIn member, Act act) {
@@ -140,11 +146,13 @@ class RunController {
         List<Roll> rolls = form.rolls(errors);
         Tank tank = errors.read(
                 "tank", () -> houses.tank(form.tankId()).moved(form.choices().movement()));
+        Double celsius = errors.read("celsius", form::readCelsius);
+        pages.readTimes(form, errors);
         AtomicBoolean movedOn = new AtomicBoolean();
         return forms.answer(
                 errors,
                 form.getFormKey(),
-                () -> act.on(rolls, Objects.requireNonNull(tank)),
+                () -> act.on(new RunService.Asked(rolls, Objects.requireNonNull(tank), celsius)),
                 objection -> {
                     movedOn.set(objection instanceof FormObjection.MovedOn);
                     return RunPages.fieldOf(objection);

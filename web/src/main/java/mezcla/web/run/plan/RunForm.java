@@ -4,7 +4,11 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
+import mezcla.processing.BathTemperature;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
@@ -12,6 +16,8 @@ import mezcla.web.film.FilmForm;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.TypedChoice;
 import mezcla.web.house.House;
+import mezcla.web.run.course.RunService;
+import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.util.UriComponentsBuilder;
 
@@ -33,6 +39,8 @@ public class RunForm extends FilmForm {
     private String wettingAgent = YES;
     private String probe = "";
     private String load = "";
+    private String celsius = "";
+    private Map<String, String> took = new HashMap<>();
 
     /** Takes over how a run is done. */
     public void choose(RunSteps.Choices choices) {
@@ -71,31 +79,72 @@ public class RunForm extends FilmForm {
                         .queryParam("finalRinse", finalRinse)
                         .queryParam("wettingAgent", wettingAgent)
                         .queryParam("probe", probe)
+                        .queryParam("celsius", celsius)
                         .encode()
                         .build()
                         .getQuery();
     }
 
     /** What watches the temperature: the id of a probe, or a stand-in by what goes wrong with it. */
-    ProbeChoice probeChoice() {
+    RunService.ProbeChoice probeChoice() {
         if (probe.isEmpty()) {
-            return ProbeChoice.NONE;
+            return RunService.ProbeChoice.NONE;
         }
         if (probe.matches("[0-9]{1,9}")) {
-            return new ProbeChoice(Long.parseLong(probe), null);
+            return new RunService.ProbeChoice(Long.parseLong(probe), null);
         }
-        return new ProbeChoice(
+        return new RunService.ProbeChoice(
                 null, TypedChoice.of(SimulatedBath.Fault.values(), probe, new FormObjection.UnknownProbe()));
     }
 
     /**
-     * What watches a run.
+     * Reads how warm the baths are.
      *
-     * @param probeId the probe; null for none of the house's
-     * @param simulated what goes wrong with a stand-in; null for no stand-in
+     * @return in °C; null for as printed
+     * @throws Refusal what {@link BathTemperature#parse} refuses
      */
-    record ProbeChoice(@Nullable Long probeId, SimulatedBath.@Nullable Fault simulated) {
-        static final ProbeChoice NONE = new ProbeChoice(null, null);
+    public @Nullable Double readCelsius() {
+        return celsius.isBlank()
+                ? null
+                : Double.valueOf(BathTemperature.parse(celsius, Units.shown().temperature()));
+    }
+
+    /**
+     * Reads how long film was in a bath.
+     *
+     * @param fill the fill
+     * @return in seconds; null where nobody noted it
+     * @throws Refusal what {@link ProcessingTime#parse} refuses
+     */
+    @Nullable
+    Integer readTook(long fill) {
+        String typed = took.getOrDefault(Long.toString(fill), "");
+        return typed.isBlank()
+                ? null
+                : Integer.valueOf(ProcessingTime.parse(typed).seconds());
+    }
+
+    /** Whether any time was typed that a bath really had. */
+    public boolean tookTyped() {
+        return took.values().stream().anyMatch(typed -> !typed.isBlank());
+    }
+
+    /** How warm the baths are; empty for as printed. */
+    public String getCelsius() {
+        return celsius;
+    }
+
+    public void setCelsius(String celsius) {
+        this.celsius = celsius;
+    }
+
+    /** How long film was in each bath, by the id of the fill. */
+    public Map<String, String> getTook() {
+        return took;
+    }
+
+    public void setTook(Map<String, String> took) {
+        this.took = took;
     }
 
     /** The load of an evening that this is; 0 for none. */

@@ -20,6 +20,7 @@ import mezcla.web.journal.EntryLine;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.StepsView;
+import mezcla.web.run.course.RunService;
 import mezcla.web.run.evening.EveningService;
 import mezcla.web.run.underway.UnderWayView;
 import mezcla.web.shelf.CrateView;
@@ -101,7 +102,11 @@ class RunPages {
 
     /** The field of the form that an objection stands beside. */
     static String fieldOf(Objection objection) {
-        return objection.field().equals("film") ? "count0" : FIELDS.apply(objection);
+        return switch (objection.field()) {
+            case "film" -> "count0";
+            case "temperature" -> "celsius";
+            default -> FIELDS.apply(objection);
+        };
     }
 
     Plan plan(long id, RunForm form, SignedIn member, FieldErrors errors, boolean movedOn) {
@@ -109,12 +114,17 @@ class RunPages {
         FieldErrors reading = new FieldErrors();
         List<Roll> rolls = form.rolls(reading);
         Tank tank = reading.read("tank", () -> houses.tank(form.tankId()));
+        Double celsius = reading.read("celsius", form::readCelsius);
         reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
         RunPlan plan = !reading.none() || tank == null
                 ? null
                 : errors.read(
                         "when",
-                        () -> runs.plan(id, rolls, tank.moved(form.choices().movement()), form.moment(houses.house())));
+                        () -> runs.plan(
+                                id,
+                                new RunService.Asked(
+                                        rolls, tank.moved(form.choices().movement()), celsius),
+                                form.moment(houses.house())));
         if (plan != null) {
             plan.objections().stream()
                     .filter(objection -> !fieldOf(objection).equals("run"))
@@ -148,9 +158,17 @@ class RunPages {
                 houses.tanks());
     }
 
+    /** Reads how long film was in the baths, so that what cannot be read stands beside its field. */
+    void readTimes(RunForm form, FieldErrors errors) {
+        form.getTook().keySet().stream()
+                .filter(fill -> fill.matches("[0-9]{1,9}"))
+                .forEach(fill -> errors.read("took" + fill, () -> form.readTook(Long.parseLong(fill))));
+    }
+
     private StepsView steps(RunPlan plan, RunForm form) {
         return StepsView.of(
                 plan.steps(form.choices()),
+                form.choices().movement(),
                 clock.instant(),
                 Optional.of(plan.batch().id())
                         .filter(batch -> plan.imageDeveloper().isPresent())

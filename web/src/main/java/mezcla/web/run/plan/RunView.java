@@ -11,6 +11,7 @@ import mezcla.verdict.RunPlan;
 import mezcla.verdict.SinceLastRun;
 import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.OneShotWords;
 import mezcla.web.words.ReasonWords;
 import mezcla.web.words.StateWords;
 import org.jspecify.annotations.Nullable;
@@ -26,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param state the state's key, for its look
  * @param baths all baths, in the order of use
  * @param refusals what speaks against it
+ * @param remarks what is said about it
  * @param overridden limits that were passed on purpose, as sentences
  * @param overridable whether what speaks against it are limits that may be passed on purpose
  * @param since why the developer's time is not what it was at the member's last run; empty for nothing to say
@@ -39,19 +41,21 @@ public record RunView(
         String state,
         List<Bath> baths,
         List<String> refusals,
+        List<String> remarks,
         List<String> overridden,
         boolean overridable,
         String since) {
     /**
      * A bath of the run.
      *
+     * @param fill the fill
      * @param letters its letters
      * @param name its name
      * @param time how long
      * @param temperature at what temperature
      * @param factors what the time is made of
      */
-    public record Bath(String letters, String name, String time, String temperature, List<String> factors) {}
+    public record Bath(long fill, String letters, String name, String time, String temperature, List<String> factors) {}
 
     static RunView of(RunPlan plan, String who, ZoneId zone) {
         return new RunView(
@@ -68,6 +72,7 @@ public record RunView(
                 StateWords.key(plan),
                 plan.baths().stream().map(bath -> bath(bath, plan)).toList(),
                 plan.objections().stream().map(ObjectionWords::of).toList(),
+                plan.remarks().stream().map(ObjectionWords::of).toList(),
                 plan.baths().stream()
                         .flatMap(bath -> bath.fill().overrides().stream()
                                 .map(override -> "%s: %s went past its limit on purpose. %s"
@@ -100,10 +105,11 @@ public record RunView(
         Timing timing = fill.bath().timing();
         RunTime time = planned.time();
         return new Bath(
+                fill.id(),
                 fill.bath().role().letters(),
                 fill.bath().role().name(),
                 planned.shown().map(ProcessingTime::toString).orElse("–"),
-                Figures.celsius(timing.atC()),
+                Figures.celsius(plan.celsius(planned).orElse(timing.atC())),
                 time == null
                         ? List.of()
                         : factors(planned, time, plan.question().stops()));
@@ -120,18 +126,25 @@ public record RunView(
             factors.add("× %s for %s stops".formatted(Figures.plain(time.pushFactor(), 2), Figures.stops(stops)));
         }
         if (time.trimFactor() != 1) {
-            factors.add("trim %s from an inspection".formatted(Figures.percent((time.trimFactor() - 1) * 100)));
+            factors.add("trim %s from looks at film".formatted(Figures.percent((time.trimFactor() - 1) * 100)));
         }
         if (time.straddledStep() != null) {
             factors.add("this run crosses roll %s of the list; its middle decides"
-                    .formatted(
-                            Figures.rolls(time.straddledStep() / planned.fill().wearPerRoll())));
+                    .formatted(Figures.rolls(planned.fill().rollsOf(time.straddledStep()))));
         }
         if (time.flags().contains(RunTime.Flag.PAST_TABLE)) {
             factors.add("past the printed list, which goes on at its last slope");
         }
+        if (time.flags().contains(RunTime.Flag.TEMPERATURE_TABLE)) {
+            factors.add(
+                    "× %s by the printed table of temperatures".formatted(Figures.plain(time.temperatureFactor(), 2)));
+        }
+        if (time.flags().contains(RunTime.Flag.TEMPERATURE_ESTIMATE)) {
+            factors.add("× %s for the temperature (estimate, nothing is printed)"
+                    .formatted(Figures.plain(time.temperatureFactor(), 2)));
+        }
         if (planned.fill().bath().oneShot() != null) {
-            factors.add("one-shot: %s of stock, poured away after it".formatted(Figures.ml(planned.takesMl())));
+            factors.add(OneShotWords.mixed(planned));
         }
         return factors;
     }

@@ -10,7 +10,7 @@ import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
 import mezcla.web.journal.EntryWords;
-import mezcla.web.run.plan.RunService;
+import mezcla.web.run.course.RunService;
 import mezcla.web.words.Figures;
 
 /**

@@ -1,4 +1,4 @@
-package mezcla.web.run.plan;
+package mezcla.web.run.course;
 
 import java.time.Instant;
 import java.util.Comparator;
@@ -25,7 +25,7 @@ import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
 import mezcla.processing.RunSteps;
-import mezcla.processing.TankFit;
+import mezcla.processing.SimulatedBath;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.access.SignedIn;
@@ -93,30 +93,45 @@ public class RunService {
     }
 
     /**
+     * What is to be run.
+     *
+     * @param rolls the film
+     * @param tank the tank as it is used
+     * @param celsius how warm the warmed baths are, in °C; null for as printed
+     */
+    public record Asked(List<Roll> rolls, Tank tank, @Nullable Double celsius) {}
+
+    /**
+     * What watches a run.
+     *
+     * @param probeId the probe; null for none of the house's
+     * @param simulated what goes wrong with a stand-in; null for no stand-in
+     */
+    public record ProbeChoice(@Nullable Long probeId, SimulatedBath.@Nullable Fault simulated) {
+        /** Nothing. */
+        public static final ProbeChoice NONE = new ProbeChoice(null, null);
+    }
+
+    /**
      * The plan of a run.
      *
+     * @param asked what is to be run
      * @param when when it was run, so that it is planned through what stood there then; null for now
      * @throws Refusal {@code unknown-batch}, {@code batch-ended}, {@code in-the-future} or {@code before-mixing}
      */
     @Transactional(readOnly = true)
-    public RunPlan plan(long batchId, List<Roll> rolls, Tank tank, @Nullable Instant when) {
-        RunPlan plan = fact(batchId, rolls, tank, when);
-        return TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList())
-                .objection()
-                .map(plan::refusedBy)
-                .orElse(plan);
-    }
-
-    /** What a run does, whether its film fits the reels or not. */
-    private RunPlan fact(long batchId, List<Roll> rolls, Tank tank, @Nullable Instant when) {
+    public RunPlan plan(long batchId, Asked asked, @Nullable Instant when) {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
         if (when == null) {
-            return RunPlan.of(batch, planning.question(rolls, tank, clock.instant()));
+            return RunPlan.of(batch, question(asked, clock.instant()));
         }
         batch.refuseRunAt(when, clock.instant());
-        return RunPlan.of(
-                LogState.foldUntil(book.about(batchId), when).batch(batchId), planning.question(rolls, tank, when));
+        return RunPlan.of(LogState.foldUntil(book.about(batchId), when).batch(batchId), question(asked, when));
+    }
+
+    private RunQuestion question(Asked asked, Instant at) {
+        return planning.question(asked.rolls(), asked.tank(), at).warmedTo(asked.celsius());
     }
 
     /** The last row of the log, so that a plan can tell whether anything was added since it was shown. */
@@ -127,7 +142,7 @@ public class RunService {
 
     /** The runs that have been started and are not over, the earliest first. */
     @Transactional(readOnly = true)
-    List<UnderWay> underWay() {
+    public List<UnderWay> underWay() {
         return log.state().batches().values().stream()
                 .flatMap(batch -> batch.inUse().stream().map(start -> new UnderWay(batch, start)))
                 .sorted(Comparator.comparing(run -> run.start().stamp().happenedAt()))
@@ -164,8 +179,7 @@ public class RunService {
      *
      * @param who who starts it
      * @param batchId the batch
-     * @param rolls the film
-     * @param tank the tank
+     * @param asked what is run
      * @param seen the last row of the log when the plan was shown
      * @param choices how it is done
      * @param probe what watches it
@@ -174,23 +188,23 @@ public class RunService {
      *     against the plan
      */
     @Transactional
-    public long start(
-            SignedIn who,
-            long batchId,
-            List<Roll> rolls,
-            Tank tank,
-            long seen,
-            RunSteps.Choices choices,
-            RunForm.ProbeChoice probe) {
+    public long start(SignedIn who, long batchId, Asked asked, long seen, RunSteps.Choices choices, ProbeChoice probe) {
         if (!movedOn(batchId, seen).isEmpty()) {
             throw Refusal.of(new FormObjection.MovedOn());
         }
-        RunPlan plan = plan(batchId, rolls, tank, null);
+        RunPlan plan = plan(batchId, asked, null);
         if (!plan.fits()) {
             throw Refusal.of(plan.objections().get(0));
         }
         plan.steps(choices);
-        long started = log.add(who, stamp -> new RunStarted(stamp, batchId, rolls, plan.asRunBaths(), tank.volumeMl()))
+        long started = log.add(
+                        who,
+                        stamp -> new RunStarted(
+                                stamp,
+                                batchId,
+                                asked.rolls(),
+                                plan.asRunBaths(),
+                                asked.tank().volumeMl()))
                 .stamp()
                 .sequence();
         Long probeId = probe.simulated() == null
@@ -280,7 +294,7 @@ public class RunService {
                 .filter(entry -> !entry.equals(start))
                 .toList();
         List<String> against = RunPlan.of(
-                        LogState.fold(without).batch(start.batchId()),
+                        LogState.foldUntil(without, start.stamp().happenedAt()).batch(start.batchId()),
                         planning.question(rolls, start.tankMl(), start.stamp().happenedAt()))
                 .against();
         List<RunBath> baths =
@@ -329,8 +343,8 @@ public class RunService {
      * @throws Refusal {@code nothing-to-override} where no limit does, or something else speaks against it
      */
     @Transactional
-    public void override(SignedIn who, long batchId, List<Roll> rolls, Tank tank, String reason) {
-        Map<Long, List<String>> limits = plan(batchId, rolls, tank, null).overridable();
+    public void override(SignedIn who, long batchId, Asked asked, String reason) {
+        Map<Long, List<String>> limits = plan(batchId, asked, null).overridable();
         if (limits.isEmpty()) {
             throw Refusal.of(new FormObjection.NothingToOverride());
         }
@@ -342,39 +356,42 @@ public class RunService {
      *
      * @param who who logs it
      * @param batchId the batch
-     * @param rolls the film
-     * @param tank the tank
+     * @param asked what is run
      * @param done whether the film has been through already, so that it is logged whatever speaks against it
+     * @param really reads what each bath really had
      * @return its sequence in the log
      * @throws Refusal the first of what speaks against a plan, {@code unknown-batch} or {@code batch-ended}
      */
     @Transactional
-    public long log(SignedIn who, long batchId, List<Roll> rolls, Tank tank, boolean done) {
-        RunPlan plan = done ? fact(batchId, rolls, tank, null) : plan(batchId, rolls, tank, null);
+    public long log(SignedIn who, long batchId, Asked asked, boolean done, UnaryOperator<RunBath> really) {
+        RunPlan plan = plan(batchId, asked, null);
         if (!plan.fits() && !done) {
             throw Refusal.of(plan.objections().get(0));
         }
-        return add(who, clock.instant(), false, plan);
+        return add(who, clock.instant(), false, plan, really);
     }
 
     /**
-     * Logs a run that was done earlier: a fact, taken whatever speaks against it.
+     * Logs a run that was done earlier: a fact, taken whatever speaks against it. How long each bath took is what
+     * somebody noted, and nothing where nobody did: what would be planned for it hangs on what was logged before.
      *
      * @param who who logs it
      * @param batchId the batch
-     * @param rolls the film
-     * @param tank the tank
+     * @param asked what was run
      * @param when when it was run
      * @param about whether that is remembered rather than noted
+     * @param really reads what each bath really had
      * @return its sequence in the log
      * @throws Refusal {@code in-the-future}, {@code before-mixing}, {@code unknown-batch} or {@code batch-ended}
      */
     @Transactional
-    public long logEarlier(SignedIn who, long batchId, List<Roll> rolls, Tank tank, Instant when, boolean about) {
-        return add(who, when, about, fact(batchId, rolls, tank, when));
+    public long logEarlier(
+            SignedIn who, long batchId, Asked asked, Instant when, boolean about, UnaryOperator<RunBath> really) {
+        RunPlan plan = plan(batchId, asked, when);
+        return add(who, when, about, plan, bath -> really.apply(bath.really(null, bath.celsius())));
     }
 
-    private long add(SignedIn who, Instant when, boolean about, RunPlan plan) {
+    private long add(SignedIn who, Instant when, boolean about, RunPlan plan, UnaryOperator<RunBath> really) {
         return log.add(
                         who,
                         when,
@@ -383,7 +400,7 @@ public class RunService {
                                 stamp,
                                 plan.batch().id(),
                                 plan.question().rolls(),
-                                plan.asRunBaths(),
+                                plan.asRunBaths().stream().map(really).toList(),
                                 plan.question().tankMl(),
                                 plan.against(),
                                 null))

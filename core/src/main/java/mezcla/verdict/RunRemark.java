@@ -1,0 +1,35 @@
+package mezcla.verdict;
+
+import mezcla.batch.FillState;
+import mezcla.measure.Objection;
+
+/** What is said about a run that goes all the same (rules, 4.9, 4.10 and section 6): it never holds a run back. */
+public sealed interface RunRemark extends Objection {
+    /**
+     * The film uses up much of what is in the tank.
+     *
+     * @param fill the fill whose share is largest
+     * @param share how much of it, 0 to 1
+     */
+    record Crowded(FillState fill, double share) implements RunRemark {}
+
+    /**
+     * Less than the tank takes, but enough to cover the reels.
+     *
+     * @param fill the fill that lacks most
+     * @param pouredMl what goes into the tank, in ml
+     * @param shortMl how much less than the tank takes that is, in ml
+     */
+    record TankNotFull(FillState fill, double pouredMl, double shortMl) implements RunRemark {}
+
+    /**
+     * Film is pushed in a developer with less than half of its rolls left.
+     *
+     * @param fill the developer
+     * @param rollsLeft what it still takes, in roll equivalents
+     */
+    record PushedLate(FillState fill, double rollsLeft) implements RunRemark {}
+
+    /** The batch has no final rinse. */
+    record FinalRinseMissing() implements RunRemark {}
+}
