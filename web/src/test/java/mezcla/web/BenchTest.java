@@ -308,7 +308,7 @@ public class BenchTest extends DemoPagesTest {
     @Test
     public void aPowerCutCardIsEnteredInOneGo() throws Exception {
         int before = log.state().batch(5).runs().size();
-        assertThat(page("/batches/5/card", "ines")).contains("the next 10 rolls");
+        assertThat(page("/batches/5/card", "ines")).contains("the next 8 rolls");
         MockHttpServletResponse half = send(
                 "/batches/5/ticks",
                 "ines",

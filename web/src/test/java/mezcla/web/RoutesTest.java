@@ -110,6 +110,7 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /kits/{id}/corrections", Who.MEMBERS},
         {"POST /kits/{id}/losses", Who.MEMBERS},
         {"POST /kits/{id}/moves", Who.MEMBERS},
+        {"POST /kits/{id}/finish", Who.STEWARDS},
         {"GET /batches/{id}/looks/{run}", Who.MEMBERS},
         {"POST /batches/{id}/looks/{run}", Who.MEMBERS},
         {"GET /fills/{id}/look", Who.MEMBERS},
