@@ -76,9 +76,7 @@ public class LookTest extends DemoPagesTest {
                 .orElseThrow()
                 .toString();
         assertThat(after).isNotEqualTo(before);
-        assertThat(page("/batches/5", "ines"))
-                .doesNotContain("Film to look at")
-                .contains("put down to the chemistry");
+        assertThat(page("/batches/5", "ines")).doesNotContain("Film to look at").contains("put down to the chemistry");
         assertThat(send(look, "ines", "roll", "2", "result", "GOOD").getContentAsString())
                 .contains("Choose one of its rolls.");
     }

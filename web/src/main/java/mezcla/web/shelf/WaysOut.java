@@ -92,7 +92,7 @@ final class WaysOut {
         }
         return new ShelfView.WayOutView(
                 "The %s through batch %d".formatted(tankName(way.plan()), batch),
-                "%s, if the film fits it%s".formatted(time(way.plan()), cost(way.plan())),
+                time(way.plan()) + cost(way.plan()),
                 run(batch));
     }
 

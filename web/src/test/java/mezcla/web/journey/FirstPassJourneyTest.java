@@ -199,6 +199,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         page.reload();
         assertThat(page.getByLabel("Process")).hasValue("cine-negative");
         page.getByLabel("Process").selectOption("colour-negative");
+        page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("2");
         page.locator(".forward").waitFor();
         page.getByRole(AriaRole.LINK, named("Run with batch")).click();
         assertThat(page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)))
