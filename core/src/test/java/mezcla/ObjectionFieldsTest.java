@@ -75,7 +75,7 @@ public class ObjectionFieldsTest {
     public void thoseOfABottleStandBesideTheTankOrTheFilm() {
         var fill = log.state().fill(1);
         assertThat(new BatchObjection.InUse(fill, "Devi").field()).isEqualTo("tank");
-        assertThat(new RunObjection.TooLittleForTank(fill, 300, 200, 300).field())
+        assertThat(new RunObjection.TooLittleForTank(fill, 300, 200, false).field())
                 .isEqualTo("tank");
         RunObjection tooBig = new RunObjection.RunTooBig(fill, 4, 2);
         assertThat(tooBig.field()).isEqualTo("film");

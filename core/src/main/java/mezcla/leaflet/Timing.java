@@ -2,6 +2,7 @@ package mezcla.leaflet;
 
 import java.util.List;
 import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 
 /**
  * How long a bath takes (rules, section 4).
@@ -49,6 +50,11 @@ public record Timing(
         }
         push = List.copyOf(push);
         temperatureTable = List.copyOf(temperatureTable);
+    }
+
+    /** Whether a temperature, in °C, is near enough to the printed one that nothing changes. */
+    public boolean holds(double celsius) {
+        return Slack.reaches(celsius, leastC) && Slack.reaches(mostC, celsius);
     }
 
     /** The same with another time in a fresh bath, in seconds: everything that is printed for it becomes as much longer. */

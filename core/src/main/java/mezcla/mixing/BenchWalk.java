@@ -121,6 +121,30 @@ public record BenchWalk(BatchPlan plan, List<BenchAct> acts, Map<Integer, Tick> 
                 this::really);
     }
 
+    /**
+     * The water that would mend a bath which is only too strong and still in its jug, in ml (rules, 3.7); 0 for none, or
+     * before all of it is in.
+     */
+    public double waterToAddMl(BatchPlan.PlannedBath bath) {
+        boolean allIn = acts.stream()
+                .filter(act -> act.bath().equals(bath.bath().key()) && act.kind() != BenchAct.Kind.BOTTLE)
+                .filter(act -> act.kind() != BenchAct.Kind.RINSE_ALL && act.kind() != BenchAct.Kind.WAIT)
+                .allMatch(act -> done.containsKey(act.number()));
+        double became = made(bath).levelMl();
+        if (!allIn || bath.mix().recipe().additions().isEmpty() || became <= 0) {
+            return 0;
+        }
+        List<Double> poured = bath.mix().additions().stream()
+                .map(planned -> acts.stream()
+                        .filter(act -> act.bath().equals(bath.bath().key())
+                                && act.kind() == BenchAct.Kind.PART
+                                && planned.equals(act.planned()))
+                        .mapToDouble(this::really)
+                        .sum())
+                .toList();
+        return Strength.of(bath.mix().recipe(), poured, became).waterToAddMl();
+    }
+
     /** The bath of the plan with that key. */
     public BatchPlan.PlannedBath bath(String key) {
         return plan.baths().stream()

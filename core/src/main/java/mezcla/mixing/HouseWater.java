@@ -77,6 +77,8 @@ public record HouseWater(double coldC, double hotC, double roomC) {
         NO_WATER,
         /** Only with water that is warmer than the recipe may be mixed with. */
         ABOVE_MIXING,
+        /** Only with water that is cooler than the recipe may be mixed with: powder does not dissolve in it. */
+        BELOW_MIXING,
         /** Only with water that is hotter than the hot tap. */
         ABOVE_HOT_TAP
     }
@@ -107,6 +109,9 @@ public record HouseWater(double coldC, double hotC, double roomC) {
         }
         if (mixing != null && start > mixing.max() + SAME_C) {
             return Reach.ABOVE_MIXING;
+        }
+        if (mixing != null && start < mixing.min() - SAME_C) {
+            return Reach.BELOW_MIXING;
         }
         return start > hotC ? Reach.ABOVE_HOT_TAP : Reach.FINE;
     }

@@ -176,7 +176,7 @@ public record RunTime(
     }
 
     private static double temperatureFactor(BathRole role, Timing timing, double actualC, Set<Flag> flags) {
-        if (Slack.reaches(actualC, timing.leastC()) && Slack.reaches(timing.mostC(), actualC)) {
+        if (timing.holds(actualC)) {
             return 1;
         }
         if (role.toleratesAnyTemperature()) {

@@ -67,8 +67,13 @@ public sealed interface RunObjection extends Objection {
         }
     }
 
-    /** Too little for the tank, in ml. */
-    record TooLittleForTank(FillState fill, double needsMl, double leftMl, double tankMl) implements RunObjection {
+    /** Too little for the tank, in ml, and maybe for any tank of the house. */
+    record TooLittleForTank(FillState fill, double needsMl, double leftMl, boolean forAny) implements RunObjection {
+        @Override
+        public String wording() {
+            return forAny ? "too-little-for-any-tank" : key();
+        }
+
         @Override
         public String field() {
             return "tank";

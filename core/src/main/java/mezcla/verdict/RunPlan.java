@@ -347,10 +347,16 @@ public record RunPlan(
         }
     }
 
+    private static boolean fillsNoTank(FillState fill, RunQuestion question) {
+        Bath.OneShot oneShot = fill.bath().oneShot();
+        double least = oneShot == null ? question.smallestMl() : oneShot.stockFor(question.smallestMl());
+        return Slack.exceeds(least, fill.volumeMl());
+    }
+
     private static Objection lacking(PlannedBath bath, RunQuestion question) {
         FillState fill = bath.fill();
         return Slack.exceeds(bath.leastMl(), fill.volumeMl())
-                ? new RunObjection.TooLittleForTank(fill, bath.wantsMl(), fill.volumeMl(), question.tankMl())
+                ? new RunObjection.TooLittleForTank(fill, bath.wantsMl(), fill.volumeMl(), fillsNoTank(fill, question))
                 : new BatchObjection.InUse(fill, fill.inUse().get(0).who());
     }
 

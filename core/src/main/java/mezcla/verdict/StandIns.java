@@ -53,6 +53,23 @@ public record StandIns(Map<BathRole.Nature, Double> lifeDays, Map<BathRole.Natur
         return new StandIns(Map.of(), Map.of());
     }
 
+    /** The same with others for one kind of bath; null for no limit. */
+    public StandIns with(BathRole.Nature nature, @Nullable Double otherLifeDays, @Nullable Double otherRollsALitre) {
+        return new StandIns(changed(lifeDays, nature, otherLifeDays), changed(rollsALitre, nature, otherRollsALitre));
+    }
+
+    private static Map<BathRole.Nature, Double> changed(
+            Map<BathRole.Nature, Double> all, BathRole.Nature nature, @Nullable Double other) {
+        Map<BathRole.Nature, Double> changed = new EnumMap<>(BathRole.Nature.class);
+        changed.putAll(all);
+        if (other == null) {
+            changed.remove(nature);
+        } else {
+            changed.put(nature, other);
+        }
+        return changed;
+    }
+
     /** A bath with what stands in for what its sheet leaves out. */
     public Bath over(Bath printed) {
         BathRole.Nature nature = printed.role().nature();

@@ -2,12 +2,16 @@ package mezcla.money;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.log.FillSpilled;
+import mezcla.log.FillToppedUp;
+import mezcla.log.KitFinished;
 import mezcla.measure.Refusal;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -150,5 +154,47 @@ public class MoneyTest {
                                 .orElseThrow()
                                 .total()))
                 .isEqualTo(minor(4000));
+    }
+
+    @Test
+    public void whatAKitLeavesOverIsSharedWhenItIsFinished() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4001);
+        log.mix(1, 1, 1, 300);
+        log.mix(2, 2, 1, 400);
+        FillCosts open = FillCosts.of(log.state());
+        BatchCost first = BatchCost.of(log.state().batch(1), open, bath -> bath).orElseThrow();
+        BatchCost unused = first.whenRestIsUnused().orElseThrow();
+        assertThat(unused.total().isGreaterThan(first.total())).isTrue();
+        assertThat(open.leftInKit(1).orElseThrow().isPositive()).isTrue();
+        log.add(3, stamp -> new KitFinished(stamp, 1));
+        FillCosts closed = FillCosts.of(log.state());
+        BatchCost after =
+                BatchCost.of(log.state().batch(1), closed, bath -> bath).orElseThrow();
+        BatchCost second =
+                BatchCost.of(log.state().batch(2), closed, bath -> bath).orElseThrow();
+        assertThat(after.total()).isEqualTo(unused.total());
+        assertThat(after.whenRestIsUnused()).isEmpty();
+        assertThat(after.total().plus(second.total()).getAmountMinorLong())
+                .as("to the last cent")
+                .isEqualTo(4001);
+        assertThat(closed.leftInKit(1).orElseThrow().isZero()).isTrue();
+        assertThat(log.state().kit(1).offers(Leaflets.negative(), "dev")).isFalse();
+    }
+
+    @Test
+    public void printedCapacityCountsWhatWasToppedUpAndLosesWhatWasSpilled() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        log.mix(1, 1, 1, 500);
+        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
+                .hasValue(5);
+        log.add(2, stamp -> new FillToppedUp(stamp, 1, 200, List.of()));
+        log.add(2, stamp -> new FillToppedUp(stamp, 2, 200, List.of()));
+        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath).orElseThrow())
+                .isCloseTo(7, within(1e-9));
+        log.add(3, stamp -> new FillSpilled(stamp, 1, 350));
+        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath).orElseThrow())
+                .isCloseTo(3.5, within(1e-9));
     }
 }

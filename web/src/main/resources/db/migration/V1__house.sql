@@ -224,6 +224,17 @@ CREATE TABLE house_limit (
     at TEXT NOT NULL
 );
 
+-- What the house takes where a sheet prints no life or no capacity: the latest row of a role counts.
+
+CREATE TABLE stand_in (
+    id INTEGER PRIMARY KEY,
+    role TEXT NOT NULL,
+    life_days REAL CHECK (life_days > 0),
+    rolls_a_litre REAL CHECK (rolls_a_litre > 0),
+    member_id INTEGER NOT NULL REFERENCES member (id),
+    at TEXT NOT NULL
+);
+
 -- A mix at the bench: what was planned, and every act that was ticked or taken back. It enters the log when it ends.
 
 CREATE TABLE mix_begun (
@@ -445,6 +456,8 @@ CREATE TRIGGER look_photo_no_update BEFORE UPDATE ON look_photo BEGIN SELECT RAI
 CREATE TRIGGER look_photo_no_delete BEFORE DELETE ON look_photo BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER house_limit_no_update BEFORE UPDATE ON house_limit BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER house_limit_no_delete BEFORE DELETE ON house_limit BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER stand_in_no_update BEFORE UPDATE ON stand_in BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER stand_in_no_delete BEFORE DELETE ON stand_in BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER run_way_no_update BEFORE UPDATE ON run_way BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER run_way_no_delete BEFORE DELETE ON run_way BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER run_event_no_update BEFORE UPDATE ON run_event BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;

@@ -111,6 +111,8 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /kits/{id}/losses", Who.MEMBERS},
         {"POST /kits/{id}/moves", Who.MEMBERS},
         {"POST /kits/{id}/finish", Who.STEWARDS},
+        {"GET /house/stand-ins", Who.MEMBERS},
+        {"POST /house/stand-ins", Who.STEWARDS},
         {"GET /batches/{id}/looks/{run}", Who.MEMBERS},
         {"POST /batches/{id}/looks/{run}", Who.MEMBERS},
         {"GET /fills/{id}/look", Who.MEMBERS},

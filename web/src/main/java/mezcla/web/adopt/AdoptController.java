@@ -10,6 +10,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
+import mezcla.web.bench.mix.MixView;
 import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
@@ -85,7 +86,10 @@ class AdoptController {
                         () -> Volume.parse(typed, Units.shown().volume()));
                 if (volume != null) {
                     baths.add(new AdoptService.Standing(
-                            bath, typed, volume, form.getBottles().getOrDefault(bath.key(), "")));
+                            bath,
+                            MixView.asTyped(typed),
+                            volume,
+                            form.getBottles().getOrDefault(bath.key(), "")));
                 }
             }
         }

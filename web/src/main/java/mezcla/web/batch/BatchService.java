@@ -43,6 +43,7 @@ import mezcla.web.shelf.CrateView;
 import mezcla.web.waste.Destination;
 import mezcla.web.waste.WasteService;
 import mezcla.web.words.Figures;
+import mezcla.web.words.MixtureWords;
 import mezcla.web.words.ObjectionWords;
 import mezcla.web.words.ReasonWords;
 import mezcla.web.words.StateWords;
@@ -280,6 +281,7 @@ public class BatchService {
                 fill.id(),
                 fill.bath().role().letters(),
                 fill.bath().role().name(),
+                MixtureWords.of(fill.mixture()),
                 planned == null ? "gone" : planned.verdict().state().name().toLowerCase(Locale.ROOT),
                 planned == null || planned.verdict().state() == State.DISCARD
                         ? "–"

@@ -71,6 +71,7 @@ public record BatchView(
      * @param id the fill
      * @param letters the bath's letters
      * @param name the bath
+     * @param mixture what it was mixed of; empty where that is as printed
      * @param state the state's key; {@code gone} for a discarded one
      * @param time how long the next roll stays in it
      * @param rolls how far it is used
@@ -82,6 +83,7 @@ public record BatchView(
             long id,
             String letters,
             String name,
+            String mixture,
             String state,
             String time,
             String rolls,

@@ -26,6 +26,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import mezcla.web.words.MixtureWords;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
@@ -65,6 +66,7 @@ public class FillService {
                 fill.bath().role().name(),
                 fill.bottle().label(),
                 Figures.ml(fill.volumeMl()),
+                MixtureWords.of(fill.mixture()),
                 (kept.place() == null ? "nobody said where" : kept.place().name()) + ", "
                         + kept.air().words(),
                 fill.inUse().stream()

@@ -11,6 +11,7 @@ import java.util.List;
  * @param bathKey the bath's key
  * @param bath what it is
  * @param bottle what is written on the bottle
+ * @param mixture what it was mixed of; empty where that is as printed
  * @param volume how much the log says is in it
  * @param kept where it stands and how air is kept out
  * @param inUse who has some of it in a tank; empty for nobody
@@ -27,6 +28,7 @@ public record FillView(
         String bath,
         String bottle,
         String volume,
+        String mixture,
         String kept,
         String inUse,
         List<Long> otherBatches,

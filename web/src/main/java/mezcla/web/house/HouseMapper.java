@@ -3,6 +3,7 @@ package mezcla.web.house;
 import java.time.Instant;
 import java.util.List;
 import mezcla.batch.Light;
+import mezcla.leaflet.BathRole;
 import mezcla.log.Bottle;
 import mezcla.log.Place;
 import mezcla.measure.FilmFormat;
@@ -159,6 +160,19 @@ interface HouseMapper {
             VALUES (#{leaflet}, #{bath}, #{rolls}, #{days}, #{reason}, #{memberId}, #{at})
             """)
     void allow(LimitRow row);
+
+    /** What stands in for what a sheet leaves out. */
+    record StandInRow(BathRole.Nature role, @Nullable Double lifeDays, @Nullable Double rollsALitre) {}
+
+    @Select("SELECT role, life_days, rolls_a_litre FROM stand_in ORDER BY id")
+    List<StandInRow> standIns();
+
+    @Insert(
+            """
+            INSERT INTO stand_in (role, life_days, rolls_a_litre, member_id, at)
+            VALUES (#{row.role}, #{row.lifeDays}, #{row.rollsALitre}, #{memberId}, #{at})
+            """)
+    void standIn(@Param("row") StandInRow row, @Param("memberId") long memberId, @Param("at") Instant at);
 
     /** What a place is like. */
     record ClimateRow(long placeId, double decFebC, double marMayC, double junAugC, double sepNovC, Light light) {}

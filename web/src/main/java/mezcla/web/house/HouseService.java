@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import mezcla.batch.Climate;
 import mezcla.batch.Light;
+import mezcla.leaflet.BathRole;
 import mezcla.log.Bottle;
 import mezcla.log.Place;
 import mezcla.measure.FilmFormat;
@@ -19,6 +20,7 @@ import mezcla.measure.Refusal;
 import mezcla.verdict.HouseLimit;
 import mezcla.verdict.Judging;
 import mezcla.verdict.School;
+import mezcla.verdict.StandIns;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
@@ -70,7 +72,31 @@ public class HouseService {
                 .forEach(row -> limits.put(
                         row.leaflet() + " " + row.bath(),
                         new HouseLimit(row.leaflet(), row.bath(), row.rolls(), row.days())));
-        return new Judging(schools, School.LEAFLET, List.copyOf(limits.values()), climate);
+        return new Judging(schools, School.LEAFLET, List.copyOf(limits.values()), standIns(), climate);
+    }
+
+    /** What the house takes where a sheet prints no life or no capacity. */
+    @Transactional(readOnly = true)
+    public StandIns standIns() {
+        StandIns standIns = StandIns.usual();
+        for (HouseMapper.StandInRow row : mapper.standIns()) {
+            standIns = standIns.with(row.role(), row.lifeDays(), row.rollsALitre());
+        }
+        return standIns;
+    }
+
+    /**
+     * Decides what the house takes where a sheet of a bath prints none.
+     *
+     * @param role the bath
+     * @param lifeDays how long it lasts, in days; null for no limit
+     * @param rollsALitre how many roll equivalents a litre takes; null for no limit
+     * @param memberId who says so
+     */
+    @Transactional
+    public void standIn(
+            BathRole.Nature role, @Nullable Double lifeDays, @Nullable Double rollsALitre, long memberId, Instant at) {
+        mapper.standIn(new HouseMapper.StandInRow(role, lifeDays, rollsALitre), memberId, at);
     }
 
     /**

@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mezcla.batch.LogBook;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.Part;
 import mezcla.log.BarLifted;
 import mezcla.log.BatchMixed;
@@ -34,6 +35,7 @@ import mezcla.log.KitFinished;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
+import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
 import mezcla.log.OfOnePart;
 import mezcla.log.PartCorrected;
@@ -52,6 +54,7 @@ import mezcla.log.Suspect;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
 import mezcla.web.words.Figures;
+import mezcla.web.words.TemperatureWords;
 import org.jspecify.annotations.Nullable;
 
 /** Tells what happened, entry by entry. */
@@ -366,10 +369,10 @@ public final class EntryWords implements EntryVisitor<String> {
 
     private String times(List<RunBath> baths, Map<Long, Integer> planned) {
         return baths.stream()
-                .filter(bath -> bath.seconds() != null)
-                .map(bath -> letters(bath.fillId()) + " "
-                        + ProcessingTime.ofSeconds(bath.seconds())
-                        + (bath.celsius() == null ? "" : " at " + Figures.celsius(bath.celsius()))
+                .filter(bath -> bath.seconds() != null || bath.celsius() != null)
+                .map(bath -> letters(bath.fillId())
+                        + (bath.seconds() == null ? "" : " " + ProcessingTime.ofSeconds(bath.seconds()))
+                        + TemperatureWords.after(bath, bath(bath.fillId()))
                         + instead(bath, planned.get(bath.fillId())))
                 .collect(Collectors.joining(", "));
     }
@@ -420,6 +423,10 @@ public final class EntryWords implements EntryVisitor<String> {
         return book.mixed(fillId)
                 .map(fill -> fill.bath().role().name())
                 .orElseGet(() -> "Bottle %d, which is not known,".formatted(fillId));
+    }
+
+    private Optional<Bath> bath(long fillId) {
+        return book.mixed(fillId).map(MixedFill::bath);
     }
 
     private String letters(long fillId) {

@@ -36,6 +36,7 @@ import mezcla.web.log.DarkroomLog;
 import mezcla.web.photo.Photos;
 import mezcla.web.photo.Picture;
 import mezcla.web.words.Figures;
+import mezcla.web.words.TemperatureWords;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -66,6 +67,7 @@ public class LookService {
      * @param rolls its rolls, in words
      * @param looked what was seen already, by the number of the roll
      * @param wet whether it is not dry yet
+     * @param temperatures what of its baths was not as warm as printed
      * @param trims what a correction would do; empty where the batch has no developer any more
      */
     public record Film(
@@ -75,7 +77,8 @@ public class LookService {
             List<String> rolls,
             Map<Integer, String> looked,
             boolean wet,
-            List<String> trims) {}
+            List<String> trims,
+            List<String> temperatures) {}
 
     /**
      * The film of a run.
@@ -105,7 +108,15 @@ public class LookService {
                 rolls(run),
                 looked,
                 isWet(run),
-                trims(batch, run));
+                trims(batch, run),
+                TemperatureWords.outside(run.baths(), id -> bath(batch, id)));
+    }
+
+    private static Optional<Bath> bath(BatchState batch, long fill) {
+        return Stream.concat(batch.fills().stream(), batch.replaced().stream())
+                .filter(each -> each.id() == fill)
+                .findFirst()
+                .map(FillState::bath);
     }
 
     private static List<String> rolls(RunLogged run) {

@@ -100,9 +100,9 @@ final class WaysOut {
         return "/batches/" + batch + "/run";
     }
 
-    /** A volume in ml as it could be typed, rounded up to what fills the tank. */
+    /** A volume as it could be typed, for an address, rounded up to what fills the tank. */
     private static String typed(double volumeMl) {
-        return String.format(Locale.ROOT, "%.0f", Math.ceil(volumeMl - 1e-6));
+        return String.format(Locale.ROOT, "%.0f%%20ml", Math.ceil(volumeMl - 1e-6));
     }
 
     private static String baths(List<WayOut.Fresh> fresh) {

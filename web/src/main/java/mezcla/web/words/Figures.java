@@ -12,6 +12,7 @@ import mezcla.measure.ProcessingTime;
 import mezcla.measure.Temperature;
 import mezcla.measure.Volume;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 
 /** Figures as people read them. Nothing is computed with what these return. */
 public final class Figures {
@@ -24,6 +25,9 @@ public final class Figures {
     private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
     private static final DateTimeFormatter WEEKDAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE HH:mm", Locale.UK);
+
+    private static final int HALF_MARK_DECIMALS = 3;
+    private static final int US_DECIMALS = 2;
 
     private Figures() {}
 
@@ -45,6 +49,35 @@ public final class Figures {
                     : measured(Mass.ounces(amount), "oz");
         }
         return measured(amount, unit.symbol());
+    }
+
+    /**
+     * An amount to pour or weigh, in what the chosen tool is marked in, to half a mark (rules, section 2).
+     *
+     * @param amount how much, in its unit
+     * @param unit ml or g
+     * @param graduation from mark to mark of the tool, in that unit; null where none was chosen
+     */
+    public static String marked(double amount, Unit unit, @Nullable Double graduation) {
+        if (graduation == null) {
+            return measured(amount, unit.symbol());
+        }
+        double half = graduation / 2;
+        return plain(Math.round(amount / half) * half, HALF_MARK_DECIMALS) + "\u00a0" + unit.symbol();
+    }
+
+    /** The same amount in the reader's own unit, to stand beside it; empty where that is the same. */
+    public static String inReadersUnit(double amount, Unit unit) {
+        if (Units.shown() != Units.US) {
+            return "";
+        }
+        return unit == Unit.ML
+                ? ounces(Volume.Unit.US_FL_OZ.of(amount)) + "\u00a0fl\u00a0oz"
+                : ounces(Mass.ounces(amount)) + "\u00a0oz";
+    }
+
+    private static String ounces(double ounces) {
+        return plain(ounces, ounces < 1 ? HALF_MARK_DECIMALS : US_DECIMALS);
     }
 
     private static String measured(double amount, String symbol) {

@@ -203,7 +203,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         page.locator(".forward").waitFor();
         page.getByRole(AriaRole.LINK, named("Run with batch")).click();
         assertThat(page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)))
-                .hasValue("3");
+                .hasValue("2");
         assertThat(page.getByLabel("In the tank")).hasValue("2");
         assertThat(page.getByLabel("of", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("Tomasz");

@@ -103,7 +103,7 @@ class FreshController {
                             id,
                             form.getBath(),
                             FieldErrors.known(kit),
-                            form.getVolume().strip(),
+                            MixView.asTyped(form.getVolume()),
                             FieldErrors.known(volume),
                             FieldErrors.known(bottle),
                             FieldErrors.known(route));

@@ -84,6 +84,13 @@ public final class BenchWater {
                         line
                                 + " That is above the %s the sheet allows: better warm the bottle afterwards."
                                         .formatted(mixing == null ? "" : Figures.celsius(mixing.max()));
+                    case BELOW_MIXING ->
+                        "To land at %s it would start at %s, below the %s at which the sheet has it mixed, where powder does not"
+                                        .formatted(
+                                                wanted,
+                                                Figures.celsius(landing.startC()),
+                                                mixing == null ? "" : Figures.celsius(mixing.min()))
+                                + " dissolve: mix it warm, and let it cool to %s.".formatted(wanted);
                     case ABOVE_HOT_TAP -> line + " The hot tap does not reach that.";
                     case FINE -> line;
                 });

@@ -144,7 +144,7 @@ public class MixForm {
                 Volume its = own.isBlank() ? common : errors.read("volume-" + bath.key(), () -> parse(own));
                 if (its != null) {
                     wanted.put(bath.key(), new MixPlan.Wanted(its.ml(), its.ml() * strength.ml() / common.ml()));
-                    typed.put(bath.key(), (own.isBlank() ? volume : own).strip());
+                    typed.put(bath.key(), MixView.asTyped(own.isBlank() ? volume : own));
                 }
             }
         }

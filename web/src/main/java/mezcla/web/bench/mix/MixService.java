@@ -158,11 +158,10 @@ public class MixService {
         long volumes = request.typed().values().stream().distinct().count();
         boolean all = plan.baths().size() == plan.leaflet().baths().size();
         String what = volumes == 1
-                ? MixView.asTyped(request.typed().values().iterator().next()) + " of "
-                        + (all ? "every bath" : names(plan))
+                ? request.typed().values().iterator().next() + " of " + (all ? "every bath" : names(plan))
                 : plan.baths().stream()
-                        .map(bath -> MixView.asTyped(Objects.requireNonNull(
-                                        request.typed().get(bath.bath().key()))) + " of "
+                        .map(bath -> Objects.requireNonNull(
+                                        request.typed().get(bath.bath().key())) + " of "
                                 + Figures.within(bath.bath().role().name()))
                         .collect(Collectors.joining(", "));
         return "Mix %s, with %s of water in all".formatted(what, Figures.inAll(plan.waterMl()));

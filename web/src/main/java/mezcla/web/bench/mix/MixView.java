@@ -101,9 +101,10 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         return new MixView(title, baths, cautions, all);
     }
 
-    /** A volume as it was typed; a bare number with the unit that stood beside it. */
+    /** A volume as it was typed, with the unit that stood beside it where that was not typed: so it means the same to all. */
     public static String asTyped(String typed) {
-        return typed.matches("[0-9.,]+") ? typed + "\u00a0" + Units.shown().volumeName() : typed;
+        String text = typed.strip();
+        return text.matches("[0-9.,]+") ? text + "\u00a0" + Units.shown().volumeName() : text;
     }
 
     public static MixView of(String title, BatchPlan plan, Equipment house, FreeBottles free) {
@@ -227,7 +228,8 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     private static Act act(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
         Addition addition = planned.addition();
         Part part = leaflet.part(addition.part());
-        String amount = Figures.amount(planned.amount(), addition.unit());
+        String amount = poured(planned, tools);
+        String beside = Figures.inReadersUnit(planned.amount(), addition.unit());
         String vessel = addition.unit() == Unit.G ? "sachet" : "bottle";
         List<String> notes = new ArrayList<>();
         Measuring measuring = planned.wholePart()
@@ -250,10 +252,26 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 ? new Act(
                         "Empty the whole " + vessel + ",",
                         amount,
-                        "of " + part.name(),
+                        of(part, beside),
                         String.join("; ", notes),
                         measuring.warning())
-                : new Act(verb, amount, "of " + part.name(), String.join("; ", notes), measuring.warning());
+                : new Act(verb, amount, of(part, beside), String.join("; ", notes), measuring.warning());
+    }
+
+    private static String of(Part part, String beside) {
+        return (beside.isEmpty() ? "" : "(" + beside + ") ") + "of " + part.name();
+    }
+
+    /** An amount in the marks of the tool that measures it. */
+    public static String poured(MixPlan.PlannedAddition planned, List<Tool> tools) {
+        return Figures.marked(
+                planned.amount(),
+                planned.addition().unit(),
+                planned.wholePart()
+                        ? null
+                        : choice(planned, tools)
+                                .map(choice -> choice.tool().graduation())
+                                .orElse(null));
     }
 
     /** With which tool, or why with none. */

@@ -41,6 +41,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Shows mixes at the bench, act by act. */
 @Service
 public class BenchService {
+    private static final double LEAST_MENDED_ML = 1;
+
     private final Mixes mixes;
     private final MixService plans;
     private final DarkroomLog log;
@@ -99,11 +101,11 @@ public class BenchService {
     private static String what(Mixes.Mix mix) {
         BatchPlan plan = mix.walk().plan();
         String volume = mix.baths().values().stream()
-                                .map(bath -> MixView.asTyped(bath.volumeTyped()))
+                                .map(bath -> bath.volumeTyped())
                                 .distinct()
                                 .count()
                         == 1
-                ? MixView.asTyped(mix.baths().values().iterator().next().volumeTyped()) + " of "
+                ? mix.baths().values().iterator().next().volumeTyped() + " of "
                 : "";
         String baths = plan.baths().size() == plan.leaflet().baths().size()
                 ? plan.leaflet().name()
@@ -199,7 +201,7 @@ public class BenchService {
     }
 
     private String words(Mixes.Mix mix, BenchAct act) {
-        String amount = Figures.amount(act.amount(), act.unit());
+        String amount = amount(act);
         return switch (act.kind()) {
             case WATER -> "Water, %s at %s".formatted(amount, Figures.celsius(water().startC(mix(mix, act))));
             case PART -> "%s, %s".formatted(part(mix, act).name(), amount);
@@ -209,6 +211,19 @@ public class BenchService {
             case BOTTLE -> "Bottle and label";
             case RINSE_ALL -> "Rinse everything, five times";
         };
+    }
+
+    /** In the marks of the tool that measures it. */
+    private String amount(BenchAct act) {
+        MixPlan.PlannedAddition planned = act.planned();
+        return act.kind() == BenchAct.Kind.PART && planned != null
+                ? MixView.poured(planned, plans.equipment().tools())
+                : Figures.marked(act.amount(), act.unit(), null);
+    }
+
+    private static String beside(BenchAct act) {
+        String own = Figures.inReadersUnit(act.amount(), act.unit());
+        return own.isEmpty() ? "" : "(" + own + ") ";
     }
 
     private BenchWater water() {
@@ -234,8 +249,8 @@ public class BenchService {
                 plain(
                         act,
                         "Rinse its measure with",
-                        Figures.amount(act.amount(), Unit.ML),
-                        "of water, into the mix",
+                        amount(act),
+                        beside(act) + "of water, into the mix",
                         "What sticks to the measure belongs into the bath.",
                         "It is rinsed");
             case WAIT -> await(mix, act);
@@ -273,8 +288,8 @@ public class BenchService {
         BatchPlan.PlannedBath bath = mix.walk().bath(act.bath());
         double startC = water().startC(bath.mix());
         Recipe.MixingTemperature mixing = bath.mix().recipe().mixingC();
-        String figure = Figures.amount(act.amount(), Unit.ML);
-        String of = "of water at " + Figures.celsius(startC);
+        String figure = amount(act);
+        String of = beside(act) + "of water at " + Figures.celsius(startC);
         return new BenchView.Now(
                 act.number(),
                 "Start with",
@@ -307,7 +322,7 @@ public class BenchService {
         Addition addition = planned.addition();
         Part part = part(mix, act);
         BathRole role = mix.walk().bath(act.bath()).bath().role();
-        String figure = Figures.amount(act.amount(), act.unit());
+        String figure = amount(act);
         List<String> warnings = warnings(mix, addition, part, role);
         String vessel = act.unit() == Unit.G ? "sachet" : "bottle";
         MixView.Measuring measuring = planned.wholePart()
@@ -318,7 +333,7 @@ public class BenchService {
         }
         String verb =
                 planned.wholePart() ? "Empty the whole " + vessel + "," : act.unit() == Unit.G ? "Weigh out" : "Pour";
-        String of = "of " + part.name();
+        String of = beside(act) + "of " + part.name();
         return new BenchView.Now(
                 act.number(),
                 verb,
@@ -409,7 +424,7 @@ public class BenchService {
     private BenchView.Now topUp(Mixes.Mix mix, BenchAct act) {
         BathMade made = mix.walk().made(mix.walk().bath(act.bath()));
         double missing = act.amount() - made.levelMl();
-        String figure = Figures.amount(act.amount(), Unit.ML);
+        String figure = amount(act);
         return new BenchView.Now(
                 act.number(),
                 "Top up to",
@@ -490,6 +505,12 @@ public class BenchService {
     private static void consequences(Mixes.Mix mix, BatchPlan.PlannedBath bath, List<String> said) {
         BathMade made = mix.walk().made(bath);
         String name = bath.bath().role().name();
+        double water = mix.isBottled(bath.bath().key()) ? 0 : mix.walk().waterToAddMl(bath);
+        if (water >= LEAST_MENDED_ML) {
+            said.add(
+                    "%s: it is only too strong. %s more water makes it as printed, %s in all. Undo back to the water, and type what really went in."
+                            .formatted(name, Figures.ml(water), Figures.ml(made.levelMl() + water)));
+        }
         if (made.overTheMarkMl() > 0.5) {
             said.add("%s: %s over the mark, so all of it is %s\u00a0%% weaker."
                     .formatted(

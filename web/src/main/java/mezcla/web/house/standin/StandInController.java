@@ -1,0 +1,135 @@
+package mezcla.web.house.standin;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Range;
+import mezcla.leaflet.SheetLines;
+import mezcla.measure.Refusal;
+import mezcla.verdict.StandIns;
+import mezcla.web.access.SignedIn;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.OneTimeForms;
+import mezcla.web.house.HouseService;
+import mezcla.web.words.Figures;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+
+/** A page for what stands in where a sheet prints no limit: everybody reads it, a steward changes it. */
+@Controller
+class StandInController {
+    private static final double MOST_DAYS = 3650;
+    private static final double MOST_ROLLS = 500;
+
+    private final HouseService houses;
+    private final OneTimeForms forms;
+    private final Clock clock;
+
+    StandInController(HouseService houses, OneTimeForms forms, Clock clock) {
+        this.houses = houses;
+        this.forms = forms;
+        this.clock = clock;
+    }
+
+    /**
+     * A bath in the table.
+     *
+     * @param key its role
+     * @param name what it is called
+     * @param life how long it lasts, as it could be typed; empty for no limit
+     * @param rolls how many rolls a litre takes, likewise
+     */
+    public record Line(String key, String name, String life, String rolls) {}
+
+    private record Changed(BathRole role, @Nullable Double life, @Nullable Double rolls) {}
+
+    @GetMapping("/house/stand-ins")
+    ModelAndView all() {
+        return page(Map.of(), new FieldErrors());
+    }
+
+    @PostMapping("/house/stand-ins")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView change(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        List<Changed> read = BathRole.standard().stream()
+                .map(role -> new Changed(
+                        role,
+                        errors.read("life-" + role.key(), () -> life(text(typed, "life-" + role.key()))),
+                        errors.read("rolls-" + role.key(), () -> rolls(text(typed, "rolls-" + role.key())))))
+                .toList();
+        return forms.answer(
+                errors,
+                text(typed, "formKey"),
+                () -> {
+                    change(read, member);
+                    return "/house/stand-ins?changed";
+                },
+                objection -> "life-" + BathRole.DEVELOPER.key(),
+                () -> page(typed, errors));
+    }
+
+    private void change(List<Changed> read, SignedIn member) {
+        StandIns now = houses.standIns();
+        for (Changed each : read) {
+            BathRole.Nature nature = each.role().nature();
+            boolean same = Objects.equals(now.lifeDays().get(nature), each.life())
+                    && Objects.equals(now.rollsALitre().get(nature), each.rolls());
+            if (!same) {
+                houses.standIn(nature, each.life(), each.rolls(), member.id(), clock.instant());
+            }
+        }
+    }
+
+    private static @Nullable Double life(String typed) {
+        return one(typed, SheetLines.life(typed.isBlank() ? "1" : typed), MOST_DAYS);
+    }
+
+    private static @Nullable Double rolls(String typed) {
+        return one(typed, SheetLines.range(typed.isBlank() ? "1" : typed), MOST_ROLLS);
+    }
+
+    private static @Nullable Double one(String typed, Range read, double most) {
+        if (typed.isBlank()) {
+            return null;
+        }
+        if (read.min() != read.max() || read.max() > most) {
+            throw Refusal.of(new FormObjection.NotALimit(typed.strip()));
+        }
+        return read.max();
+    }
+
+    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
+        StandIns now = houses.standIns();
+        ModelAndView page = new ModelAndView("house/stand-ins");
+        page.addObject(
+                "lines",
+                BathRole.standard().stream()
+                        .map(role -> new Line(
+                                role.key(),
+                                role.name(),
+                                figure(now.lifeDays().get(role.nature())),
+                                figure(now.rollsALitre().get(role.nature()))))
+                        .toList());
+        page.addObject("typed", typed);
+        page.addObject("errors", errors);
+        return page;
+    }
+
+    private static String figure(@Nullable Double value) {
+        return value == null ? "" : Figures.plain(value, 2);
+    }
+
+    private static String text(Map<String, String> typed, String field) {
+        return typed.getOrDefault(field, "");
+    }
+}
