@@ -104,7 +104,7 @@ public class BenchTest extends DemoPagesTest {
         BatchState batch = log.state().batch(Long.parseLong(batchPage.replaceAll("\\D", "")));
         assertThat(batch.fills()).singleElement().satisfies(fill -> {
             assertThat(fill.volumeMl()).isEqualTo(300);
-            assertThat(fill.mixed().volumeTyped()).isEqualTo("300");
+            assertThat(fill.mixed().volumeTyped()).isEqualTo("300\u00a0ml");
             assertThat(fill.mixed().uses())
                     .extracting(PartUse::part, PartUse::amount)
                     .containsExactlyInAnyOrder(

@@ -288,7 +288,7 @@ public class JournalTest extends DemoApplicationTest {
             pages.perform(get("/batches/" + batch + "/run?formKey=" + UUID.randomUUID())
                             .with(user(ines)))
                     .andExpect(status().isUnprocessableContent())
-                    .andExpect(content().string(containsString("this tank takes 300")));
+                    .andExpect(content().string(containsString("fills no tank of the house")));
         }
     }
 

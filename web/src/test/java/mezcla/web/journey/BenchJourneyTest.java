@@ -104,6 +104,9 @@ public class BenchJourneyTest {
         fill(bram, "bath1-time", "6:30");
         fill(bram, "bath1-at", "38");
         fill(bram, "bath1-within", "30-40");
+        assertThat(bram.locator("#said")).containsText("until then the house’s own counts");
+        fill(bram, "bath1-capacity", "12");
+        fill(bram, "bath1-life", "2-3 months");
         fill(bram, "examples", "Developer after 7, 2 more: 3:30");
         assertThat(bram.locator("#said")).containsText("Nothing odd so far");
         assertThat(bram.locator("#said")).containsText("agrees");

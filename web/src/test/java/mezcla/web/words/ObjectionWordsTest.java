@@ -133,6 +133,8 @@ public class ObjectionWordsTest {
     private static Object value(Class<?> type, String name, double figure) {
         if (type == double.class) {
             return figure;
+        } else if (type == boolean.class) {
+            return figure > 0;
         } else if (type == int.class) {
             return (int) figure;
         } else if (type == long.class) {

@@ -270,6 +270,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 planned.wholePart()
                         ? null
                         : choice(planned, tools)
+                                .filter(ToolChoice::good)
                                 .map(choice -> choice.tool().graduation())
                                 .orElse(null));
     }

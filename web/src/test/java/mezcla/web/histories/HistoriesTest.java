@@ -1,0 +1,688 @@
+package mezcla.web.histories;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.IntStream;
+import mezcla.batch.FillState;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Recipe;
+import mezcla.leaflet.Unit;
+import mezcla.leaflet.WasteRoute;
+import mezcla.log.Bottle;
+import mezcla.measure.FilmFormat;
+import mezcla.verdict.RunPlan;
+import mezcla.web.DemoApplicationTest;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
+import mezcla.web.batch.BatchService;
+import mezcla.web.batch.BatchView;
+import mezcla.web.clock.TestClock;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
+import mezcla.web.house.Tank;
+import mezcla.web.label.LabelService;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.shelf.ShelfService;
+import mezcla.web.shelf.ShelfView;
+import mezcla.web.words.Figures;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.TestConfiguration;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Import;
+import org.springframework.context.annotation.Primary;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/**
+ * Random histories through the real pages, by a clock that turns, beside a second, plain computation from docs/RULES.md. A
+ * small share of them belongs to every test; the system property {@code mezcla.histories} says how many.
+ */
+@Import(HistoriesTest.TurningClock.class)
+public class HistoriesTest extends DemoApplicationTest {
+    private static final ZoneId HOUSE = ZoneId.of("Pacific/Auckland");
+    private static final int STEPS = 20;
+    private static final int USUAL_HISTORIES = 3;
+    private static final double TIE = 1e-9;
+    private static final List<String> SHEETS = List.of(
+            "oxbow-negative-liquid",
+            "lantern-slide-three",
+            "kiln-lane-negative-powder",
+            "sootback-cine",
+            "weir-separate-bath-set");
+    private static final List<FilmFormat> FILM =
+            List.of(FilmFormat.F135_36, FilmFormat.F120, FilmFormat.F135_24, FilmFormat.F135_12, FilmFormat.F127);
+    private static final Map<String, Integer> DONE = new TreeMap<>();
+
+    @Autowired
+    private MockMvc pages;
+
+    @Autowired
+    private Members members;
+
+    @Autowired
+    private DarkroomLog log;
+
+    @Autowired
+    private HouseService houses;
+
+    @Autowired
+    private Leaflets leaflets;
+
+    @Autowired
+    private Planning planning;
+
+    @Autowired
+    private BatchService batches;
+
+    @Autowired
+    private ShelfService shelf;
+
+    @Autowired
+    private LabelService labels;
+
+    private Random random = new Random(0);
+    private SignedIn bram;
+    private PlainBatch plain;
+    private long batch;
+    private List<Long> kits = List.of();
+    private final Map<String, Map<String, Double>> limits = new LinkedHashMap<>();
+    private final List<Ran> runs = new ArrayList<>();
+    private final List<Long> undoable = new ArrayList<>();
+    private final List<AtomicReference<Leaflet>> governing = new ArrayList<>();
+    private Leaflet kitsSheet;
+    private int loads;
+
+    private record Ran(long row, int load, int rolls, Instant at) {}
+
+    /** A clock that a history turns on. */
+    @TestConfiguration
+    static class TurningClock {
+        static final AtomicReference<Instant> NOW = new AtomicReference<>(Instant.parse("2026-09-10T06:00:00Z"));
+
+        @Bean
+        @Primary
+        Clock turning() {
+            return new TestClock(NOW::get);
+        }
+    }
+
+    @DataProvider
+    public Iterator<Object[]> seeds() {
+        int many = Integer.getInteger("mezcla.histories", USUAL_HISTORIES);
+        return IntStream.range(0, many).mapToObj(seed -> new Object[] {seed}).iterator();
+    }
+
+    @Test(dataProvider = "seeds")
+    public void pagesAndPlainComputationAgree(int seed) throws Exception {
+        random = new Random(1000 + seed);
+        bram = (SignedIn) members.loadUserByUsername("bram");
+        begin(SHEETS.get(seed % SHEETS.size()));
+        for (int step = 0; step < STEPS; step++) {
+            TurningClock.NOW.set(TurningClock.NOW.get().plus(Duration.ofMinutes(150 + random.nextInt(6 * 24 * 60))));
+            String did = step(random.nextInt(100));
+            DONE.merge(did, 1, Integer::sum);
+            compare("seed %d, step %d: %s".formatted(seed, step, did));
+        }
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void tell() {
+        System.out.println("histories: " + DONE);
+    }
+
+    private Instant now() {
+        return TurningClock.NOW.get();
+    }
+
+    private MockHttpServletResponse send(String address, Map<String, String> typed) throws Exception {
+        MockHttpServletRequestBuilder request = post(address)
+                .with(csrf())
+                .with(user(bram))
+                .param("formKey", UUID.randomUUID().toString());
+        typed.forEach(request::param);
+        return pages.perform(request).andReturn().getResponse();
+    }
+
+    private boolean sent(String address, Map<String, String> typed) throws Exception {
+        return send(address, typed).getStatus() == 302;
+    }
+
+    private long row() {
+        return log.book().lastSequence();
+    }
+
+    private Instant rowAt() {
+        return log.book().entry(row()).stamp().happenedAt();
+    }
+
+    private void begin(String key) throws Exception {
+        Leaflet sheet = leaflets.byId().values().stream()
+                .filter(each -> each.key().equals(key) && each.version() == 1)
+                .findFirst()
+                .orElseThrow();
+        long id = leaflets.idOf(sheet);
+        kits = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            assertThat(sent("/kits", Map.of("leaflet", Long.toString(id), "price", "50", "delivery", "5")))
+                    .isTrue();
+            kits.add(log.state().kits().keySet().stream().max(Long::compare).orElseThrow());
+        }
+        plain = new PlainBatch(sheet, HOUSE);
+        kitsSheet = sheet;
+        governing.clear();
+        plain.limitRolls.putAll(limits.getOrDefault(key, Map.of()));
+        runs.clear();
+        undoable.clear();
+        choose(List.of("LEAFLET", "CAREFUL", "STRETCH").get(random.nextInt(3)));
+        double most = Math.min(sheet.makesMl(), 1150);
+        double volume = Math.round(330 + random.nextDouble() * (most - 330));
+        double partsFor = random.nextInt(3) == 0
+                ? Math.min(most, Math.round(volume * (0.8 + 0.35 * random.nextDouble())))
+                : volume;
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("volume", Figures.plain(volume, 0) + " ml");
+        typed.put("partsFor", partsFor == volume ? "" : Figures.plain(partsFor, 0) + " ml");
+        typed.put("name", "History");
+        Map<String, Bottle> bottles = new LinkedHashMap<>();
+        for (var bath : sheet.baths()) {
+            Bottle bottle = newBottle();
+            bottles.put(bath.key(), bottle);
+            typed.put("bottles[" + bath.key() + "]", Long.toString(bottle.id()));
+        }
+        MockHttpServletResponse answer = send("/kits/" + kits.get(0) + "/batches", typed);
+        assertThat(answer.getRedirectedUrl()).as(answer.getContentAsString()).isNotNull();
+        batch = Long.parseLong(answer.getRedirectedUrl().replaceAll("\\D+", ""));
+        Instant at = rowAt();
+        for (var bath : sheet.baths()) {
+            plain.add(
+                    at,
+                    0,
+                    mixing(
+                            bath.key(),
+                            at,
+                            volume,
+                            partsFor,
+                            bottles.get(bath.key()).capacityMl()));
+        }
+        compare("mixed");
+    }
+
+    private java.util.function.Consumer<Map<String, PlainBath>> mixing(
+            String key, Instant at, double volume, double partsFor, double bottleMl) {
+        AtomicReference<Leaflet> sheet = new AtomicReference<>(kitsSheet);
+        governing.add(sheet);
+        return baths -> {
+            Recipe recipe = sheet.get().bath(key).recipe();
+            double parts = 0;
+            for (var part : recipe.additions()) {
+                parts += part.amount() * (part.unit() == Unit.G ? 0.6 : 1);
+            }
+            boolean ready = recipe.mode() == Recipe.Mode.READY_TO_USE;
+            double measured = ready ? volume : partsFor;
+            double became = recipe.mode() == Recipe.Mode.TOP_UP || (!ready && measured != volume)
+                    ? volume
+                    : (recipe.startWaterMl() * volume + parts * measured) / recipe.finalMl();
+            double strength = measured / recipe.finalMl() * PlainBath.makes(recipe) / became;
+            baths.put(key, new PlainBath(sheet.get().bath(key), at, became, strength, bottleMl));
+        };
+    }
+
+    private Bottle newBottle() {
+        String label = "H" + (houses.bottles().size() + 1);
+        houses.addBottle(label, 1250, random.nextBoolean() ? Bottle.Material.GLASS : Bottle.Material.PLASTIC);
+        return houses.bottles().stream()
+                .filter(each -> each.label().equals(label))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void choose(String school) throws Exception {
+        String process = plain.leaflet.process().key();
+        assertThat(sent("/house/schools", Map.of("process", process, "school-" + process, school)))
+                .isTrue();
+        plain.school = school;
+    }
+
+    private String step(int dice) throws Exception {
+        if (dice < 42) {
+            return run(dice % 4 == 0);
+        } else if (dice < 50) {
+            return spill();
+        } else if (dice < 56) {
+            return topUp();
+        } else if (dice < 62) {
+            return renew();
+        } else if (dice < 68) {
+            return move();
+        } else if (dice < 80) {
+            return look();
+        } else if (dice < 83) {
+            return clip();
+        } else if (dice < 86) {
+            return measure();
+        } else if (dice < 89) {
+            return limit();
+        } else if (dice < 93) {
+            return override();
+        } else if (dice < 97) {
+            return takeBack();
+        } else if (dice < 98) {
+            return correct();
+        }
+        choose(List.of("LEAFLET", "CAREFUL", "STRETCH").get(random.nextInt(3)));
+        return "school";
+    }
+
+    private FillState fill() {
+        List<FillState> fills = log.state().batch(batch).fills();
+        return fills.get(random.nextInt(fills.size()));
+    }
+
+    private record Asked(
+            Map<String, String> typed,
+            double equivalents,
+            int rolls,
+            double stops,
+            boolean irreplaceable,
+            Tank tank,
+            boolean reelsFit) {
+        PlainBatch.Tank plainly() {
+            return new PlainBatch.Tank(tank.volumeMl(), tank.volumeMl() * 0.95, tank.turning());
+        }
+    }
+
+    private Asked film() {
+        Map<String, String> typed = new LinkedHashMap<>();
+        double equivalents = 0;
+        int rolls = 0;
+        Map<FilmFormat.Reel, Integer> wound = new LinkedHashMap<>();
+        for (int line = 0; line <= random.nextInt(2); line++) {
+            FilmFormat format = FILM.get(random.nextInt(FILM.size()));
+            int count = 1 + random.nextInt(2);
+            typed.put("film[" + line + "].count", Integer.toString(count));
+            typed.put("film[" + line + "].format", format.label());
+            typed.put("film[" + line + "].owner", "Bram");
+            equivalents += count * format.equivalents();
+            rolls += count;
+            wound.merge(format.reel(), count, Integer::sum);
+        }
+        List<Double> pushes = List.of(0.0, 0.0, 0.0, 1.0, 2.0, -1.0);
+        double stops = pushes.get(random.nextInt(pushes.size()));
+        typed.put("push", Integer.toString((int) stops));
+        boolean irreplaceable = random.nextInt(6) == 0;
+        if (irreplaceable) {
+            typed.put("irreplaceable", "true");
+        }
+        List<Tank> tanks = houses.tanks();
+        Tank tank = tanks.get(random.nextInt(tanks.size()));
+        typed.put("tank", Long.toString(tank.id()));
+        if (random.nextInt(6) == 0) {
+            typed.put("movement", "ROTARY");
+            Double rotary = tank.rotaryMl();
+            tank = new Tank(
+                    tank.id(),
+                    tank.name(),
+                    rotary == null ? tank.volumeMl() : rotary,
+                    rotary,
+                    tank.leastMl(),
+                    tank.holds(),
+                    true);
+        }
+        double share = 0;
+        for (Map.Entry<FilmFormat.Reel, Integer> each : wound.entrySet()) {
+            Integer most = tank.holds().get(each.getKey());
+            share += most == null ? Double.POSITIVE_INFINITY : each.getValue() / (double) most;
+        }
+        boolean fits = tank.holds().isEmpty() || share <= 1 + 1e-9;
+        return new Asked(typed, equivalents, rolls, stops, irreplaceable, tank, fits);
+    }
+
+    private String run(boolean backdated) throws Exception {
+        Asked asked = film();
+        Map<String, String> typed = new LinkedHashMap<>(asked.typed());
+        typed.put("done", "true");
+        Instant mixed = plain.facts.get(0).at();
+        Instant when = now();
+        if (backdated) {
+            long seconds = Math.max(1, Duration.between(mixed, when).toSeconds());
+            when = mixed.plusSeconds(60 + (long) (random.nextDouble() * Math.max(1, seconds - 120)))
+                    .truncatedTo(ChronoUnit.MINUTES);
+            typed.put("when", when.atZone(HOUSE).toLocalDateTime().toString());
+        }
+        Map<String, PlainBath> then = plain.at(when);
+        if (!sent("/batches/" + batch + "/runs", typed)) {
+            return "run refused";
+        }
+        int load = ++loads;
+        Map<String, double[]> does = new LinkedHashMap<>();
+        then.forEach((key, bath) -> {
+            boolean image = key.equals(plain.imageDeveloper());
+            double weight = image ? bath.pushed(asked.stops(), true) : 1;
+            double wants =
+                    bath.oneShot() ? bath.sheet.oneShot().stockFor(asked.tank().volumeMl()) : 0;
+            does.put(key, new double[] {
+                asked.equivalents() * (Double.isNaN(weight) ? 1 : weight),
+                Math.min(5 * asked.equivalents(), bath.volume),
+                Math.min(wants, bath.volume)
+            });
+        });
+        Instant at = rowAt();
+        plain.add(
+                at,
+                row(),
+                baths -> does.forEach((key, each) -> Objects.requireNonNull(baths.get(key))
+                        .run(load, at, asked.equivalents(), each[0], each[1], each[2])));
+        runs.add(new Ran(row(), load, asked.rolls(), at));
+        undoable.add(row());
+        return backdated ? "backdated run" : "run";
+    }
+
+    private void add(FillState fill, java.util.function.BiConsumer<PlainBath, Instant> does) {
+        Instant at = rowAt();
+        String key = fill.mixed().bathKey();
+        plain.add(at, row(), baths -> does.accept(Objects.requireNonNull(baths.get(key)), at));
+        undoable.add(row());
+    }
+
+    private String spill() throws Exception {
+        FillState fill = fill();
+        double ml = 5 + random.nextInt(80);
+        if (!sent("/fills/" + fill.id() + "/spills", Map.of("spilled", Figures.plain(ml, 0) + " ml"))) {
+            return "spill refused";
+        }
+        add(fill, (bath, at) -> bath.spill(at, ml));
+        return "spill";
+    }
+
+    private String topUp() throws Exception {
+        FillState fill = fill();
+        double ml = 20 + random.nextInt(60);
+        Map<String, String> typed = Map.of("volume", Figures.plain(ml, 0) + " ml", "kit", Long.toString(kits.get(1)));
+        if (!sent("/fills/" + fill.id() + "/top-ups", typed)) {
+            return "topping up refused";
+        }
+        add(fill, (bath, at) -> bath.topUp(at, ml));
+        return "topping up";
+    }
+
+    private String renew() throws Exception {
+        FillState fill = fill();
+        double ml = 330 + random.nextInt(200);
+        Bottle bottle = newBottle();
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("bath", fill.mixed().bathKey());
+        typed.put("kit", Long.toString(kits.get(2)));
+        typed.put("volume", Figures.plain(ml, 0) + " ml");
+        typed.put("bottle", Long.toString(bottle.id()));
+        typed.put("route", WasteRoute.of(fill.bath().role()).name());
+        typed.put("read", "true");
+        if (!sent("/batches/" + batch + "/renewals", typed)) {
+            return "fresh bath refused";
+        }
+        Instant at = rowAt();
+        plain.add(at, 0, mixing(fill.mixed().bathKey(), at, ml, ml, bottle.capacityMl()));
+        undoable.clear();
+        return "fresh bath";
+    }
+
+    private String move() throws Exception {
+        FillState fill = fill();
+        String air =
+                List.of("NOTHING", "VACUUM_STOPPER", "INERT_GAS", "SQUEEZED").get(random.nextInt(4));
+        if (!sent(
+                "/fills/" + fill.id() + "/moves",
+                Map.of("bottle", Long.toString(fill.bottle().id()), "place", "", "air", air))) {
+            return "move refused";
+        }
+        add(fill, (bath, at) -> bath.move(at, air, 20, 1));
+        return "move";
+    }
+
+    private String look() throws Exception {
+        List<Ran> dry = runs.stream()
+                .filter(run -> run.at().isBefore(now().minus(Duration.ofHours(2))))
+                .toList();
+        if (dry.isEmpty()) {
+            return "nothing to look at";
+        }
+        Ran run = dry.get(random.nextInt(dry.size()));
+        int roll = random.nextInt(run.rolls());
+        String result = List.of("GOOD", "GOOD", "THIN", "THIN", "DENSE", "MILKY_DRY", "CAST")
+                .get(random.nextInt(7));
+        boolean chemistry = random.nextInt(4) != 0;
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("roll", Integer.toString(roll));
+        typed.put("result", result);
+        if (!result.equals("GOOD")) {
+            typed.put(chemistry ? "suspect-CHEMISTRY" : "suspect-EXPOSURE", "true");
+        }
+        if (!sent("/batches/" + batch + "/looks/" + run.row(), typed)) {
+            return "look refused";
+        }
+        if (chemistry || result.equals("GOOD")) {
+            Instant at = rowAt();
+            plain.add(at, row(), baths -> baths.values().stream()
+                    .filter(bath -> bath.tookPart(run.load()))
+                    .forEach(bath -> bath.look(run.load(), roll, at, result)));
+        }
+        undoable.add(row());
+        return "look";
+    }
+
+    private String clip() throws Exception {
+        FillState fill = log.state().batch(batch).imageDeveloper().orElseThrow();
+        String result = List.of("GOOD", "THIN", "DENSE").get(random.nextInt(3));
+        if (!sent("/fills/" + fill.id() + "/clips", Map.of("result", result))) {
+            return "clip test refused";
+        }
+        int load = ++loads;
+        add(fill, (bath, at) -> bath.look(load, 0, at, result));
+        return "clip test";
+    }
+
+    private String measure() throws Exception {
+        FillState fill = fill();
+        double ml = Math.max(1, Math.round(fill.volumeMl() - random.nextInt(30)));
+        if (!sent("/fills/" + fill.id() + "/measurements", Map.of("measured", Figures.plain(ml, 0) + " ml"))) {
+            return "measuring refused";
+        }
+        add(fill, (bath, at) -> bath.measure(at, ml));
+        return "measuring";
+    }
+
+    private String limit() throws Exception {
+        String key = plain.imageDeveloper();
+        double most = Math.round(plain.leaflet.bath(key).capacity().max() * (0.8 + random.nextDouble()));
+        long id = leaflets.idOf(plain.leaflet);
+        Map<String, String> typed =
+                Map.of("rolls-" + key, Figures.plain(most, 0), "days-" + key, "", "reason-" + key, "seen over a year");
+        if (!sent("/leaflets/" + id + "/limits/" + key, typed)) {
+            return "house limit refused";
+        }
+        plain.limitRolls.put(key, most);
+        limits.computeIfAbsent(plain.leaflet.key(), each -> new LinkedHashMap<>())
+                .put(key, most);
+        return "house limit";
+    }
+
+    private String override() throws Exception {
+        Asked asked = film();
+        PlainBatch.Plan plan = plain.plan(
+                now(), asked.equivalents(), asked.stops(), asked.irreplaceable(), asked.plainly(), asked.reelsFit());
+        Map<String, String> typed = new LinkedHashMap<>(asked.typed());
+        typed.put("why", "tests only");
+        boolean passed = sent("/batches/" + batch + "/overrides", typed);
+        assertThat(passed)
+                .as("limits that can be passed: " + plan.passable())
+                .isEqualTo(!plan.passable().isEmpty());
+        if (!passed) {
+            return "nothing to pass";
+        }
+        Instant at = rowAt();
+        plan.passable()
+                .forEach((key, codes) -> plain.add(at, 0, baths -> Objects.requireNonNull(baths.get(key))
+                        .passed
+                        .addAll(codes)));
+        assertThat(RunPlan.of(log.state().batch(batch), planning.question(rolls(asked), asked.tank(), now()))
+                        .objections())
+                .as("what was passed on purpose does not hold it back again")
+                .isEmpty();
+        return "override";
+    }
+
+    private static List<mezcla.log.Roll> rolls(Asked asked) {
+        List<mezcla.log.Roll> rolls = new ArrayList<>();
+        for (int line = 0; asked.typed().containsKey("film[" + line + "].count"); line++) {
+            FilmFormat format =
+                    FilmFormat.labelled(Objects.requireNonNull(asked.typed().get("film[" + line + "].format")));
+            int count = Integer.parseInt(asked.typed().get("film[" + line + "].count"));
+            for (int i = 0; i < count; i++) {
+                rolls.add(new mezcla.log.Roll(
+                        "Bram", format, format.equivalents(), asked.stops(), asked.irreplaceable()));
+            }
+        }
+        return rolls;
+    }
+
+    private String takeBack() throws Exception {
+        if (undoable.isEmpty()) {
+            return "nothing to void";
+        }
+        long row = undoable.get(random.nextInt(undoable.size()));
+        if (!sent("/journal/" + row + "/void", Map.of("reason", "by mistake"))) {
+            return "void refused";
+        }
+        plain.takeBack(row);
+        undoable.remove(row);
+        runs.removeIf(run -> run.row() == row);
+        return "void";
+    }
+
+    private String correct() throws Exception {
+        if (!sent("/batches/" + batch + "/leaflets", Map.of("reason", "misprint"))) {
+            return "no later sheet";
+        }
+        governing.forEach(sheet -> sheet.set(leaflets.latest(kitsSheet.key())));
+        return "corrected sheet";
+    }
+
+    private static String range(double[] range) {
+        String least = Figures.plain(range[0], 0);
+        String most = Figures.plain(range[1], 0);
+        return least.equals(most) ? most : least + "–" + most;
+    }
+
+    private void compare(String when) throws Exception {
+        PlainBatch.Tank smallest = new PlainBatch.Tank(300, 285, false);
+        PlainBatch.Plan plan = plain.plan(now(), 1, 0, false, smallest, true);
+        BatchView view = batches.batch(batch);
+        Map<String, PlainBath> baths = plain.at(now());
+        List<FillState> fills = log.state().batch(batch).fills();
+        for (int i = 0; i < fills.size(); i++) {
+            String key = fills.get(i).mixed().bathKey();
+            PlainBath bath = Objects.requireNonNull(baths.get(key));
+            BatchView.Fill shown = view.fills().get(i);
+            String where = when + ", " + key;
+            assertThat(shown.volume()).as(where).isEqualTo(Figures.ml(bath.volume));
+            assertThat(shown.rolls())
+                    .as(where)
+                    .isIn(
+                            rollsOf(bath, -TIE, -TIE),
+                            rollsOf(bath, -TIE, TIE),
+                            rollsOf(bath, TIE, -TIE),
+                            rollsOf(bath, TIE, TIE));
+            double[] life = plain.life(bath);
+            assertThat(shown.age())
+                    .as(where)
+                    .startsWith(Figures.plain(plain.age(bath, now()), 0) + " of " + range(life) + " days");
+            assertThat(shown.state())
+                    .as(where)
+                    .isEqualToIgnoringCase(plan.states().get(key));
+            assertThat(shown.time())
+                    .as(where)
+                    .isEqualTo(
+                            Objects.equals(plan.states().get(key), "DISCARD")
+                                    ? "–"
+                                    : Figures.clock(Objects.requireNonNull(
+                                            plan.seconds().get(key))));
+        }
+        agree(when, plan, view);
+    }
+
+    /** Figures on the edge between two roundings may be written either way. */
+    private String rollsOf(PlainBath bath, double leastOff, double mostOff) {
+        if (bath.oneShot()) {
+            return "one-shot";
+        }
+        double[] capacity = plain.capacity(bath, true);
+        if (capacity == null) {
+            return Figures.rolls(bath.rolls) + ", no limit";
+        }
+        String least = Figures.rolls(bath.rolls + Math.max(0, (capacity[0] - bath.n) / bath.perRoll()) + leastOff);
+        String most = Figures.rolls(bath.rolls + Math.max(0, (capacity[1] - bath.n) / bath.perRoll()) + mostOff);
+        boolean printed = bath.sheet.capacity() != null && !plain.limitRolls.containsKey(bath.sheet.key());
+        return Figures.rolls(bath.rolls) + " of " + (least.equals(most) ? most : least + "–" + most)
+                + (printed ? "" : " (house)");
+    }
+
+    /** Shelf, batch, run, card and evening say the same of the next roll. */
+    private void agree(String when, PlainBatch.Plan plan, BatchView view) throws Exception {
+        RunPlan run = planning.nextRoll(log.state().batch(batch));
+        assertThat(run.fits()).as(when + " " + run.objections()).isEqualTo(plan.fits());
+        assertThat(run.verdict().state().name()).as(when).isEqualTo(plan.state());
+        assertThat(view.crate()).isNotNull();
+        String word = view.crate().stateWord();
+        for (ShelfView.Board board : shelf.shelf().boards()) {
+            board.crates().stream().filter(crate -> crate.id() == batch).forEach(crate -> {
+                assertThat(crate.stateWord()).as(when).isEqualTo(word);
+                assertThat(crate.fits()).as(when).isEqualTo(plan.fits());
+                assertThat(crate.time()).as(when).isEqualTo(view.crate().time());
+            });
+            board.more().stream().filter(line -> line.id() == batch).forEach(line -> {
+                assertThat(line.stateWord()).as(when).isEqualTo(word);
+                assertThat(line.fits()).as(when).isEqualTo(plan.fits());
+            });
+        }
+        LabelService.Card card = labels.card(batch);
+        assertThat(card.rows().isEmpty()).as(when).isEqualTo(!plan.fits());
+        if (plan.fits()) {
+            String developer =
+                    Figures.clock(Objects.requireNonNull(plan.seconds().get(plain.imageDeveloper())));
+            assertThat(card.rows().get(0).times()).as(when).contains(developer);
+            assertThat(card.rows().get(0).state()).as(when).isEqualTo(word);
+        }
+        for (String page :
+                List.of("/batches/" + batch, "/batches/" + batch + "/run", "/batches/" + batch + "/card", "/shelf")) {
+            assertThat(pages.perform(get(page).with(user(bram)))
+                            .andReturn()
+                            .getResponse()
+                            .getStatus())
+                    .as(when + " " + page)
+                    .isIn(200, 302);
+        }
+    }
+}
