@@ -2,6 +2,7 @@ package mezcla.batch;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -88,6 +89,7 @@ public final class Voiding {
         if (!shared.isEmpty()) {
             throw Refusal.of(new BatchObjection.LaterEntriesDepend(log.stream()
                     .filter(later -> !voided.contains(later.stamp().sequence()) && later != entry)
+                    .filter(later -> Collections.disjoint(later.fillsConcerned(), entry.fillsConcerned()))
                     .filter(later -> bottlesTaken(later).anyMatch(taken -> shared.contains(taken.bottleId())))
                     .toList()));
         }

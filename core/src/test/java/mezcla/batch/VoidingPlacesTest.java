@@ -248,4 +248,27 @@ public class VoidingPlacesTest {
         assertThat(new Supply(supply.leaflet(), 1500, 500, 8).orderNow(24)).isTrue();
         assertThat(Supply.of(log.book(), TestLog.day(81 + 56)).get(0).usedMl()).isZero();
     }
+
+    @Test
+    public void whateverTheOrderOfWritingTwoFillsNeverShareABottle() {
+        LogEntry moved = log.add(6, stamp -> new FillMoved(stamp, 3, TestLog.bottle(1), null, AirKept.NOTHING));
+        LogEntry gone = pourAway(5, 1, 1);
+        assertThat(log.state().fill(3).bottle().id()).isEqualTo(1);
+        assertThat(restingOn(gone)).containsExactly(moved);
+        log.voidEntry(moved.stamp().sequence());
+        assertThat(restingOn(gone)).isEmpty();
+    }
+
+    @Test
+    public void anotherProcessesBathIsNoGuest() {
+        log.kit(0, 4, Leaflets.slide(), 4000);
+        log.mix(1, 3, 4, 500);
+        FillState slides = log.state().batch(3).fills().get(2);
+        pourAway(2, 1, 2);
+        assertThat(catchThrowableOfType(
+                                Refusal.class, () -> log.state().batch(1).refuseGuest(slides))
+                        .code())
+                .isEqualTo("of-another-process");
+        log.state().batch(1).refuseGuest(log.state().batch(2).fills().get(1));
+    }
 }

@@ -29,6 +29,8 @@ import mezcla.leaflet.Unit;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Bottle;
 import mezcla.measure.FilmFormat;
+import mezcla.processing.RunSteps;
+import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.access.Members;
@@ -667,6 +669,13 @@ public class HistoriesTest extends DemoApplicationTest {
                 assertThat(line.fits()).as(when).isEqualTo(plan.fits());
             });
         }
+        Evening evening = Evening.of(
+                log.book(),
+                List.of(new Evening.Wanted(batch, planning.nextRoll(), RunSteps.Choices.USUAL)),
+                now(),
+                Duration.ZERO,
+                Evening.BETWEEN);
+        assertThat(evening.refused().isEmpty()).as(when).isEqualTo(plan.fits());
         LabelService.Card card = labels.card(batch);
         assertThat(card.rows().isEmpty()).as(when).isEqualTo(!plan.fits());
         if (plan.fits()) {

@@ -21,12 +21,16 @@ import mezcla.log.NoteLeft;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.JugChoice;
+import mezcla.verdict.RunQuestion;
+import mezcla.verdict.TankFillings;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
+import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
 import mezcla.web.house.Tool;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
@@ -40,8 +44,10 @@ public class MixService {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Mixes mixes;
+    private final LogClock clock;
 
-    MixService(DarkroomLog log, HouseService houses, Mixes mixes) {
+    MixService(DarkroomLog log, HouseService houses, Mixes mixes, LogClock clock) {
+        this.clock = clock;
         this.mixes = mixes;
         this.log = log;
         this.houses = houses;
@@ -122,6 +128,36 @@ public class MixService {
         return quick;
     }
 
+    /** What a little more would give, where a bath fills its tank fewer times than its capacity allows. */
+    private String howFar(BatchPlan plan) {
+        List<RunQuestion.InTank> tanks =
+                houses.tanks().stream().map(Tank::asUsed).toList();
+        return plan.leaflet()
+                .imageDeveloper()
+                .flatMap(developer -> plan.baths().stream()
+                        .filter(bath -> bath.bath().key().equals(developer.key()))
+                        .findFirst())
+                .flatMap(bath -> TankFillings.tooFew(bath.bath(), bath.mix().finalMl(), tanks))
+                .map(few -> "%s in a tank of %s before too little is left to cover its reels; %s would do all its %s"
+                        .formatted(
+                                Figures.sentence(Figures.count(few.times(), "run")),
+                                Figures.ml(few.tank().takesMl()),
+                                Figures.ml(Math.ceil(few.neededMl())),
+                                Figures.count(few.rolls(), "roll")))
+                .orElse("");
+    }
+
+    private String past(LogState state, MixRequest request, BatchPlan plan) {
+        List<String> baths =
+                plan.baths().stream().map(bath -> bath.bath().key()).toList();
+        String parts = request.kits().stream()
+                .flatMap(kit -> state.kit(kit).past(baths, clock.instant()).stream())
+                .map(part -> part.part().name())
+                .distinct()
+                .collect(Collectors.joining(", "));
+        return parts.isEmpty() ? "" : parts + ": what is mixed from it has to be tested before film that matters";
+    }
+
     private static String typed(double ml) {
         return Figures.plain(ml, 0).replace("\u202f", "") + " ml";
     }
@@ -151,7 +187,12 @@ public class MixService {
                 .filter(bottle -> chosen.containsValue(Long.toString(bottle.id())))
                 .map(Bottle::label)
                 .collect(Collectors.joining(", "));
-        return new Proposal(plan, view.with(new MixView.SetUp("Bottles, empty and clean", free)), chosen);
+        return new Proposal(
+                plan,
+                view.with(new MixView.SetUp("Bottles, empty and clean", free))
+                        .with(new MixView.SetUp("How far it goes", howFar(plan)))
+                        .with(new MixView.SetUp("Past its printed life", past(state, request, plan))),
+                chosen);
     }
 
     private static String title(BatchPlan plan, MixRequest request) {

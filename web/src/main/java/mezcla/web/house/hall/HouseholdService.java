@@ -150,12 +150,20 @@ public class HouseholdService {
                 .ifPresent(by -> devices.record(by, "added %s, a %s".formatted(name, steward ? "steward" : "member")));
     }
 
+    private String name(long memberId) {
+        return members.all().stream()
+                .filter(each -> each.id() == memberId)
+                .map(SignedIn::name)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownMember()));
+    }
+
     /** Gives a member a new password. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void resetPassword(long memberId, String password) {
         members.setPassword(memberId, password);
-        SignedIn.here().ifPresent(by -> devices.record(by, "gave member " + memberId + " another password"));
+        SignedIn.here().ifPresent(by -> devices.record(by, "gave %s another password".formatted(name(memberId))));
     }
 
     /**
