@@ -6,6 +6,7 @@ import static mezcla.web.journey.Browser.heading;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import mezcla.web.DemoApplicationTest;
@@ -238,7 +239,10 @@ public class EveningJourneyTest extends DemoApplicationTest {
         bram.navigate("/house");
         Browser.assertAccessible(bram);
         bram.getByLabel("What members call it").fill("Under the sink");
-        bram.locator("form[action='/house/places'] button").click();
+        Response saved = bram.waitForResponse(
+                answer -> answer.request().method().equals("POST"),
+                () -> bram.locator("form[action='/house/places'] button").click());
+        Assertions.assertThat(saved.status()).as("the answer to a new place").isEqualTo(302);
         assertThat(bram.getByText("Under the sink")).isVisible();
         bram.getByRole(AriaRole.BUTTON, byName("Remove Under the sink")).click();
         bram.getByText("Removed: 1").click();
