@@ -35,11 +35,11 @@ public final class ReasonWords {
                 "rolls and age together are at %s %% of what careful use allows; test first"
                         .formatted(Figures.plain(reason.figure() * 100, 0));
             case WEAK_MIX ->
-                "mixed %s %% weaker than printed; make a clip test first".formatted(Figures.plain(reason.figure(), 0));
+                "mixed %s %% weaker than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
             case STRONG_MIX ->
                 "mixed %s %% stronger than printed; make a clip test first"
                         .formatted(Figures.plain(reason.figure(), 0));
-            case OLD_PARTS -> "mixed from parts past their printed life; make a clip test first";
+            case OLD_PARTS -> "mixed from parts past their printed life; " + test(fill);
             case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";
             case TEST_ROLLS ->
                 reason.limitOf() == Reason.LimitOf.STRETCH
@@ -68,6 +68,13 @@ public final class ReasonWords {
                                 fill.trimPercent() == 0 ? "" : " and trim " + Figures.percent(fill.trimPercent()),
                                 Figures.seconds(reason.figure()));
         };
+    }
+
+    /** How a mix is tried before film that matters. */
+    private static String test(FillState fill) {
+        return fill.bath().role().isDeveloper()
+                ? "make a clip test first"
+                : "look at its first film before more goes in";
     }
 
     private static String who(Reason.LimitOf whose) {

@@ -131,7 +131,9 @@ class RunPages {
                     .forEach(objection -> errors.add(fieldOf(objection), objection));
         }
         return new Plan(
-                plan == null ? null : errors.read("steps", () -> steps(plan, form)),
+                plan == null || plan.baths().stream().anyMatch(bath -> bath.time() == null)
+                        ? null
+                        : errors.read("steps", () -> steps(plan, form)),
                 plan == null || tank == null
                         ? null
                         : WaysView.of(
