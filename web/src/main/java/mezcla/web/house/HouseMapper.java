@@ -132,9 +132,9 @@ interface HouseMapper {
     void changeSurroundings(Surroundings surroundings);
 
     /** A decision about a process. */
-    record SchoolRow(String process, School school) {}
+    record SchoolRow(String process, School school, Instant at) {}
 
-    @Select("SELECT process, school FROM school_chosen ORDER BY id")
+    @Select("SELECT process, school, at FROM school_chosen ORDER BY id")
     List<SchoolRow> schools();
 
     @Insert(
@@ -162,17 +162,17 @@ interface HouseMapper {
     void allow(LimitRow row);
 
     /** What stands in for what a sheet leaves out. */
-    record StandInRow(BathRole.Nature role, @Nullable Double lifeDays, @Nullable Double rollsALitre) {}
+    record StandInRow(BathRole.Nature role, @Nullable Double lifeDays, @Nullable Double rollsALitre, Instant at) {}
 
-    @Select("SELECT role, life_days, rolls_a_litre FROM stand_in ORDER BY id")
+    @Select("SELECT role, life_days, rolls_a_litre, at FROM stand_in ORDER BY id")
     List<StandInRow> standIns();
 
     @Insert(
             """
             INSERT INTO stand_in (role, life_days, rolls_a_litre, member_id, at)
-            VALUES (#{row.role}, #{row.lifeDays}, #{row.rollsALitre}, #{memberId}, #{at})
+            VALUES (#{row.role}, #{row.lifeDays}, #{row.rollsALitre}, #{memberId}, #{row.at})
             """)
-    void standIn(@Param("row") StandInRow row, @Param("memberId") long memberId, @Param("at") Instant at);
+    void standIn(@Param("row") StandInRow row, @Param("memberId") long memberId);
 
     /** What a place is like. */
     record ClimateRow(long placeId, double decFebC, double marMayC, double junAugC, double sepNovC, Light light) {}

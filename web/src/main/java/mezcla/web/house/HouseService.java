@@ -61,26 +61,41 @@ public class HouseService {
     /** How the house judges: the school of each process, and the climate of its places. */
     @Transactional(readOnly = true)
     public Judging judging() {
+        return judging(Instant.MAX);
+    }
+
+    /** How the house judged at a moment: what it decided later does not count yet. */
+    @Transactional(readOnly = true)
+    public Judging judging(Instant when) {
         Map<String, School> schools = new HashMap<>();
-        mapper.schools().forEach(row -> schools.put(row.process(), row.school()));
+        mapper.schools().stream()
+                .filter(row -> !row.at().isAfter(when))
+                .forEach(row -> schools.put(row.process(), row.school()));
         Climate climate = climates.of(
                 surroundings().roomC(),
                 house().timeZone(),
                 places().stream().map(Place::id).toList());
         Map<String, HouseLimit> limits = new LinkedHashMap<>();
-        mapper.limits()
+        mapper.limits().stream()
+                .filter(row -> !row.at().isAfter(when))
                 .forEach(row -> limits.put(
                         row.leaflet() + " " + row.bath(),
                         new HouseLimit(row.leaflet(), row.bath(), row.rolls(), row.days())));
-        return new Judging(schools, School.LEAFLET, List.copyOf(limits.values()), standIns(), climate);
+        return new Judging(schools, School.LEAFLET, List.copyOf(limits.values()), standIns(when), climate);
     }
 
     /** What the house takes where a sheet prints no life or no capacity. */
     @Transactional(readOnly = true)
     public StandIns standIns() {
+        return standIns(Instant.MAX);
+    }
+
+    private StandIns standIns(Instant when) {
         StandIns standIns = StandIns.usual();
         for (HouseMapper.StandInRow row : mapper.standIns()) {
-            standIns = standIns.with(row.role(), row.lifeDays(), row.rollsALitre());
+            if (!row.at().isAfter(when)) {
+                standIns = standIns.with(row.role(), row.lifeDays(), row.rollsALitre());
+            }
         }
         return standIns;
     }
@@ -96,7 +111,7 @@ public class HouseService {
     @Transactional
     public void standIn(
             BathRole.Nature role, @Nullable Double lifeDays, @Nullable Double rollsALitre, long memberId, Instant at) {
-        mapper.standIn(new HouseMapper.StandInRow(role, lifeDays, rollsALitre), memberId, at);
+        mapper.standIn(new HouseMapper.StandInRow(role, lifeDays, rollsALitre, at), memberId);
     }
 
     /**

@@ -42,7 +42,7 @@ public class Planning {
                 rolls,
                 tank,
                 smallest().leastMl(),
-                houses.judging(),
+                houses.judging(at),
                 at,
                 houses.house().timeZone(),
                 null);

@@ -37,8 +37,7 @@ public final class ReasonWords {
             case WEAK_MIX ->
                 "mixed %s %% weaker than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
             case STRONG_MIX ->
-                "mixed %s %% stronger than printed; make a clip test first"
-                        .formatted(Figures.plain(reason.figure(), 0));
+                "mixed %s %% stronger than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
             case OLD_PARTS -> "mixed from parts past their printed life; " + test(fill);
             case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";
             case TEST_ROLLS ->
