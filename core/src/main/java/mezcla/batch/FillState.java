@@ -3,11 +3,9 @@ package mezcla.batch;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.Range;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.AirKept;
 import mezcla.log.Bottle;
@@ -71,7 +69,6 @@ public record FillState(
         Instant seenAt,
         List<PassedLimit> overrides) {
     private static final double UNEXPLAINED_ML = 10;
-    private static final long HOURS_A_DAY = 24;
     private static final Duration MISSING_AFTER = Duration.ofDays(30);
 
     /** Keeps its own lists. */
@@ -177,14 +174,6 @@ public record FillState(
                 path,
                 seenAt,
                 overrides);
-    }
-
-    /** The last moment that its limit of life allows, by the calendar; empty where there is none (rules, section 5). */
-    public Optional<Instant> lastDay() {
-        Range life = bath().lifeDays();
-        return life == null
-                ? Optional.empty()
-                : Optional.of(mixedAt.plus(Duration.ofHours(Math.round(life.max() * HOURS_A_DAY))));
     }
 
     /** Whether nobody has had it in hand for a month, so that it may be missing (<em>house</em>). */

@@ -65,7 +65,9 @@ public final class Voiding {
         if (!dependents.isEmpty()) {
             throw Refusal.of(new BatchObjection.LaterEntriesDepend(dependents));
         }
-        voiding.refuseSharedBottles(entry);
+        if (entry instanceof FillsDiscarded || entry instanceof FillMoved) {
+            voiding.refuseSharedBottles(entry);
+        }
     }
 
     private List<LogEntry> dependingOn(LogEntry entry) {

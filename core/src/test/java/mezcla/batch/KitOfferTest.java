@@ -3,7 +3,6 @@ package mezcla.batch;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.time.Duration;
 import java.util.List;
 import mezcla.Leaflets;
 import mezcla.TestLog;
@@ -117,13 +116,10 @@ public class KitOfferTest {
     }
 
     @Test
-    public void aFillLastsUntilTheLastDayOfItsLife() {
+    public void aFillThatNobodyHadInHandForAMonthMayBeMissing() {
         TestLog log = litre();
         log.mix(1, 1, 1, 1000);
         FillState fill = log.state().fill(1);
-        assertThat(fill.lastDay()).contains(TestLog.day(43));
-        assertThat(fill.lastDay().map(day -> Duration.between(fill.mixedAt(), day)))
-                .contains(Duration.ofDays(42));
         assertThat(fill.isMissing(TestLog.day(31))).as("a month to the second").isFalse();
         assertThat(fill.isMissing(TestLog.day(31).plusSeconds(1))).isTrue();
         log.add(5, stamp -> new FillSeen(stamp, 1));
