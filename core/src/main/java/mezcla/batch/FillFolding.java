@@ -113,7 +113,7 @@ final class FillFolding {
         }
         rollsAfterRun.put(stamp.sequence(), wear.rolls());
         loads.put(stamp.sequence(), new HashMap<>());
-        path.add(new FillState.Worn(stamp.happenedAt(), wear.scaledRolls()));
+        path.add(new FillState.Worn(stamp.happenedAt(), wear.scaledRolls(), wear.rolls()));
     }
 
     /** A run under way has its rolls already, and what is in the tank is not in the bottle. */
@@ -156,7 +156,7 @@ final class FillFolding {
                 spell.from(), spell.until(), spell.headspace(), spell.air(), spell.place(), spell.kept() * share));
         wear = wear.afterToppingUp(topped.volumeMl(), added);
         mixture = mixture.with(oldParts);
-        path.add(new FillState.Worn(topped.stamp().happenedAt(), wear.scaledRolls()));
+        path.add(new FillState.Worn(topped.stamp().happenedAt(), wear.scaledRolls(), wear.rolls()));
     }
 
     /** A look whose finding was put down to something else neither condemns, nor reassures, nor replaces. */

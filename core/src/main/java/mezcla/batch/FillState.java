@@ -95,8 +95,9 @@ public record FillState(
      *
      * @param at when
      * @param scaledRolls n then
+     * @param rolls roll equivalents that had gone through it
      */
-    public record Worn(Instant at, double scaledRolls) {}
+    public record Worn(Instant at, double scaledRolls, double rolls) {}
 
     /**
      * A run that a fill is in just now.

@@ -10,8 +10,8 @@ import mezcla.processing.RunTime;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The limits of a fill over days and rolls, as each school has them (rules, section 6). Rolls are those through this
- * bottle, as people count them.
+ * The limits of a fill over days and rolls, as each school has them (rules, section 6). Rolls are the plain count of what went
+ * through; a limit stands where that will be when nothing is left of it.
  *
  * @param fill the fill
  * @param school the school that the house judges by
@@ -19,6 +19,8 @@ import org.jspecify.annotations.Nullable;
  * @param rolls its capacity in rolls; null for no limit
  */
 public record LifeWindow(FillState fill, School school, @Nullable Range days, @Nullable Range rolls) {
+    private static final double LEAST_ROLLS = 0.01;
+
     /**
      * A place in the window.
      *
@@ -30,22 +32,32 @@ public record LifeWindow(FillState fill, School school, @Nullable Range days, @N
     /** The window of a fill, judged by a school. */
     public static LifeWindow of(FillState fill, School school) {
         Range printed = fill.bath().capacity();
-        double perRoll = fill.wearPerRoll();
         return new LifeWindow(
                 fill,
                 school,
                 fill.bath().lifeDays(),
-                printed == null ? null : new Range(printed.min() / perRoll, printed.max() / perRoll));
+                printed == null
+                        ? null
+                        : new Range(
+                                Math.max(LEAST_ROLLS, at(fill, printed.min())),
+                                Math.max(LEAST_ROLLS, at(fill, printed.max()))));
+    }
+
+    /** What will have been done when its wear is at a limit, n; what is past already stays in the picture. */
+    private static double at(FillState fill, double limit) {
+        return Math.max(0, fill.rolls() + (limit - fill.scaledRolls()) / fill.wearPerRoll());
     }
 
     /** Rolls that it has done. */
     public double done() {
-        return fill.scaledRolls() / fill.wearPerRoll();
+        return fill.rolls();
     }
 
     /** The last printed limits. */
     public Corner last() {
-        return times(1, 1);
+        return new Corner(
+                days == null ? Double.POSITIVE_INFINITY : days.max(),
+                rolls == null ? Double.POSITIVE_INFINITY : rolls.max());
     }
 
     /** The first printed limits. */
@@ -62,18 +74,15 @@ public record LifeWindow(FillState fill, School school, @Nullable Range days, @N
 
     /** Where the stretch school ends. */
     public Corner stretch() {
-        return times(School.STRETCH_LIVES, School.STRETCH_ROLLS);
+        Range printed = fill.bath().capacity();
+        return new Corner(
+                days == null ? Double.POSITIVE_INFINITY : School.STRETCH_LIVES * days.max(),
+                printed == null ? Double.POSITIVE_INFINITY : at(fill, School.STRETCH_ROLLS * printed.max()));
     }
 
     /** Where the house's own school ends: the furthest that the window has to show. */
     public Corner end() {
         return school == School.STRETCH ? stretch() : last();
-    }
-
-    private Corner times(double lives, double capacities) {
-        return new Corner(
-                days == null ? Double.POSITIVE_INFINITY : lives * days.max(),
-                rolls == null ? Double.POSITIVE_INFINITY : capacities * rolls.max());
     }
 
     /**
@@ -84,9 +93,10 @@ public record LifeWindow(FillState fill, School school, @Nullable Range days, @N
      */
     public List<Corner> careful(int steps) {
         List<Corner> curve = new ArrayList<>();
-        for (int i = 0; i <= steps && days != null && rolls != null; i++) {
+        Range printed = fill.bath().capacity();
+        for (int i = 0; i <= steps && days != null && printed != null; i++) {
             double angle = Math.PI / 2 * i / steps;
-            curve.add(new Corner(days.min() * Math.sin(angle), rolls.min() * Math.cos(angle)));
+            curve.add(new Corner(days.min() * Math.sin(angle), at(fill, printed.min() * Math.cos(angle))));
         }
         return curve;
     }
@@ -95,7 +105,8 @@ public record LifeWindow(FillState fill, School school, @Nullable Range days, @N
     public ProcessingTime timeAfter(double done) {
         Bath bath = fill.bath();
         double perRoll = fill.wearPerRoll();
-        return RunTime.of(bath.role(), bath.timing(), done * perRoll, perRoll, 0, null, fill.trimPercent())
+        double n = Math.max(0, fill.scaledRolls() + (done - fill.rolls()) * perRoll);
+        return RunTime.of(bath.role(), bath.timing(), n, perRoll, 0, null, fill.trimPercent())
                 .shown();
     }
 }

@@ -134,7 +134,7 @@ public record LifeWindowDrawing(
             StringBuilder path = new StringBuilder(PathData.of("M%s %s", x(0), y(0)));
             double before = 0;
             for (FillState.Worn worn : fill.path()) {
-                double roll = worn.scaledRolls() / fill.wearPerRoll();
+                double roll = worn.rolls();
                 double day = day(worn.at());
                 path.append(PathData.of("L%s %sL%s %s", x(day), y(before), x(day), y(roll)));
                 points.add(new Point(
