@@ -43,20 +43,27 @@ public record Judging(
 
     /** A batch as the house takes its limits. */
     public BatchState over(BatchState batch) {
-        return batch.withFills(this::over);
+        return batch.fills().stream().anyMatch(this::differs) ? batch.withFills(this::over) : batch;
     }
 
     /** A fill as the house takes its limits: its leaflet says what the house allows. */
     public FillState over(FillState fill) {
-        Bath printed = fill.bath();
-        Bath standing = standIns.over(printed);
+        if (!differs(fill)) {
+            return fill;
+        }
+        Bath standing = standIns.over(fill.bath());
         Bath allowed = limit(fill).map(limit -> limit.over(standing)).orElse(standing);
-        return allowed.equals(printed) ? fill : fill.governedBy(fill.leaflet().with(allowed));
+        return fill.governedBy(fill.leaflet().with(allowed));
+    }
+
+    private boolean differs(FillState fill) {
+        return standIns.standsIn(fill.bath()) || limit(fill).isPresent();
     }
 
     /** The capacity that a fill's sheet prints, or the stand-in for it, whatever the house allows; null for none. */
     public @Nullable Range printedCapacity(FillState asLogged) {
-        return standIns.over(asLogged.bath()).capacity();
+        Bath printed = asLogged.bath();
+        return standIns.standsIn(printed) ? standIns.over(printed).capacity() : printed.capacity();
     }
 
     private Optional<HouseLimit> limit(FillState fill) {

@@ -82,15 +82,13 @@ public record RunQuestion(
      * @param zone where
      */
     public static RunQuestion nextRoll(InTank smallest, Judging judging, Instant at, ZoneId zone) {
+        return new RunQuestion(List.of(oneRoll()), smallest, smallest.leastMl(), judging, at, zone, null);
+    }
+
+    /** One whole roll of 135-36, neither pushed nor pulled. */
+    public static Roll oneRoll() {
         FilmFormat whole = FilmFormat.F135_36;
-        return new RunQuestion(
-                List.of(new Roll("", whole, whole.equivalents(), 0, false)),
-                smallest,
-                smallest.leastMl(),
-                judging,
-                at,
-                zone,
-                null);
+        return new Roll("", whole, whole.equivalents(), 0, false);
     }
 
     /** What the tank takes of each bath, in ml. */

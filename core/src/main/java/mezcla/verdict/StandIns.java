@@ -70,6 +70,13 @@ public record StandIns(Map<BathRole.Nature, Double> lifeDays, Map<BathRole.Natur
         return changed;
     }
 
+    /** Whether anything stands in for what a sheet leaves out. */
+    public boolean standsIn(Bath printed) {
+        BathRole.Nature nature = printed.role().nature();
+        return (printed.capacity() == null && rollsALitre.containsKey(nature))
+                || (printed.lifeDays() == null && lifeDays.containsKey(nature));
+    }
+
     /** A bath with what stands in for what its sheet leaves out. */
     public Bath over(Bath printed) {
         BathRole.Nature nature = printed.role().nature();

@@ -9,6 +9,7 @@ import mezcla.TestLog;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
+import mezcla.log.FillSpilled;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 
@@ -89,5 +90,22 @@ public class LifeWindowTest {
         assertThat(window.timeAfter(0).seconds()).isEqualTo(200);
         assertThat(window.timeAfter(2).seconds()).as("n = 4 to 6").isEqualTo(220);
         assertThat(window.timeAfter(4).seconds()).as("n = 8 to 10").isEqualTo(245);
+    }
+
+    @Test
+    public void aSpillBringsTheLimitNearerAndLeavesWhatWasDone() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        log.mix(0, 1, 1, 1000);
+        log.run(1, 1, 3, 1L, 2L);
+        log.add(2, stamp -> new FillSpilled(stamp, 1, 500));
+        LifeWindow window = LifeWindow.of(log.state().fill(1), School.LEAFLET);
+        assertThat(window.done()).isEqualTo(3);
+        assertThat(window.last().rolls()).isCloseTo(3 + 3.5, within(1e-9));
+        assertThat(log.state().fill(1).path()).last().satisfies(worn -> assertThat(worn.rolls())
+                .isEqualTo(3));
+        assertThat(window.timeAfter(3).seconds())
+                .as("the fourth roll, in half of it: the fourth and fifth of a litre")
+                .isEqualTo(200);
     }
 }

@@ -14,6 +14,9 @@ import org.springframework.stereotype.Service;
 /** Asks the core about runs, as this house judges and at this moment. */
 @Service
 public class Planning {
+    private static final Comparator<RunQuestion.InTank> LEAST_FIRST =
+            Comparator.comparingDouble(RunQuestion.InTank::leastMl);
+
     private final HouseService houses;
     private final LogClock clock;
 
@@ -38,10 +41,15 @@ public class Planning {
     }
 
     private RunQuestion question(List<Roll> rolls, RunQuestion.InTank tank, Instant at) {
+        return question(rolls, tank, tanks(), at);
+    }
+
+    private RunQuestion question(
+            List<Roll> rolls, RunQuestion.InTank tank, List<RunQuestion.InTank> tanks, Instant at) {
         return new RunQuestion(
                 rolls,
                 tank,
-                smallest().leastMl(),
+                smallest(tanks).leastMl(),
                 houses.judging(at),
                 at,
                 houses.house().timeZone(),
@@ -50,11 +58,12 @@ public class Planning {
 
     /** The question about the next roll: one of 135-36, neither pushed nor pulled, in the smallest tank. */
     public RunQuestion nextRoll() {
-        return RunQuestion.nextRoll(
-                smallestForARoll(),
-                houses.judging(),
-                clock.instant(),
-                houses.house().timeZone());
+        List<RunQuestion.InTank> tanks = tanks();
+        RunQuestion.InTank tank = tanks.stream()
+                .filter(each -> each.holds().isEmpty() || each.holds().containsKey(FilmFormat.F135_36.reel()))
+                .min(LEAST_FIRST)
+                .orElseGet(() -> RunQuestion.InTank.of(smallest(tanks).takesMl()));
+        return question(List.of(RunQuestion.oneRoll()), tank, tanks, clock.instant());
     }
 
     /** The next roll through a batch. */
@@ -68,20 +77,12 @@ public class Planning {
                 RunQuestion.daysBetween(then, clock.instant(), houses.house().timeZone());
     }
 
-    /** The smallest tank that has a reel for it, or of which nobody said what it holds. */
-    private RunQuestion.InTank smallestForARoll() {
-        return houses.tanks().stream()
-                .map(Tank::asUsed)
-                .filter(tank -> tank.holds().isEmpty() || tank.holds().containsKey(FilmFormat.F135_36.reel()))
-                .min(Comparator.comparingDouble(RunQuestion.InTank::leastMl))
-                .orElseGet(() -> RunQuestion.InTank.of(smallest().takesMl()));
+    private List<RunQuestion.InTank> tanks() {
+        return houses.tanks().stream().map(Tank::asUsed).toList();
     }
 
     /** The tank that asks for least; of a house without tanks, none of any size. */
-    private RunQuestion.InTank smallest() {
-        return houses.tanks().stream()
-                .map(Tank::asUsed)
-                .min(Comparator.comparingDouble(RunQuestion.InTank::leastMl))
-                .orElse(RunQuestion.InTank.of(0));
+    private static RunQuestion.InTank smallest(List<RunQuestion.InTank> tanks) {
+        return tanks.stream().min(LEAST_FIRST).orElse(RunQuestion.InTank.of(0));
     }
 }

@@ -92,6 +92,10 @@ public class LookService {
     }
 
     private Film film(BatchState batch, RunLogged run) {
+        return film(batch, run, trims(batch, run));
+    }
+
+    private Film film(BatchState batch, RunLogged run, List<String> trims) {
         Map<Integer, String> looked = new java.util.TreeMap<>();
         batch.looks().stream()
                 .filter(look -> look.run() == run.stamp().sequence())
@@ -108,7 +112,7 @@ public class LookService {
                 rolls(run),
                 looked,
                 isWet(run),
-                trims(batch, run),
+                trims,
                 TemperatureWords.outside(run.baths(), id -> bath(batch, id)));
     }
 
@@ -216,7 +220,7 @@ public class LookService {
                 .toList();
         return due.isEmpty()
                 ? Optional.empty()
-                : Optional.of(new Due(film(batch, due.get(due.size() - 1)), due.size() - 1));
+                : Optional.of(new Due(film(batch, due.get(due.size() - 1), List.of()), due.size() - 1));
     }
 
     /** What somebody saw. */
