@@ -35,6 +35,7 @@ import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.Recipe;
+import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
 import mezcla.log.AirKept;
@@ -122,7 +123,7 @@ public class WorkedCasesTest {
                 node -> new Schedule.Step(
                         node.get("name").asString(),
                         node.get("seconds").asDouble(),
-                        Schedule.Clock.valueOf(node.get("clock").asString().toUpperCase(Locale.ROOT)),
+                        StepClock.valueOf(node.get("clock").asString().toUpperCase(Locale.ROOT)),
                         node.get("fillSeconds").asDouble(),
                         node.get("drainSeconds").asDouble(),
                         agitation(node.get("agitation")))));

@@ -48,7 +48,10 @@ final class KitFolding {
 
     void decant(PartDecanted decant) {
         open(decant.part(), decant.stamp());
-        decanted.put(decant.part(), new PartState.Decanted(decant.stamp().happenedAt(), decant.vials()));
+        decanted.put(
+                decant.part(),
+                new PartState.Decanted(
+                        decant.stamp().happenedAt(), decant.vials(), left.getOrDefault(decant.part(), 0.0)));
     }
 
     void correct(PartCorrected corrected) {

@@ -135,13 +135,20 @@ public record KitState(
         return BatchPlan.of(arrival.leaflet(), left(), arrival::valueShare, volumeMl, bathKeys);
     }
 
-    /** The volume that a mix begins with, in ml: a litre, or as much as it still makes (<em>house</em>). */
+    /**
+     * The volume that a mix begins with, in ml: a litre, or as much as it still makes (<em>house</em>); all of it where
+     * something in it only goes in whole.
+     */
     public double usualVolumeMl() {
         List<String> taking = complete().stream()
                 .filter(bath -> !bath.recipe().additions().isEmpty())
                 .map(Bath::key)
                 .toList();
         double largest = taking.isEmpty() ? USUAL_ML : makesMl(taking);
+        boolean whole = complete().stream().anyMatch(bath -> bath.recipe().takesSachets());
+        if (whole && Slack.reaches(largest, LEAST_ML)) {
+            return largest;
+        }
         return largest < LEAST_ML || largest > USUAL_ML ? USUAL_ML : Math.floor(largest + 1e-6);
     }
 

@@ -3,6 +3,7 @@ package mezcla.batch;
 import java.time.Duration;
 import java.time.Instant;
 import mezcla.leaflet.Part;
+import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,8 +24,16 @@ public record PartState(
      *
      * @param at since when
      * @param vials how many they were
+     * @param amount how much was in them altogether, in the part's unit
      */
-    public record Decanted(Instant at, int vials) {}
+    public record Decanted(Instant at, int vials, double amount) {}
+
+    /** How many of its vials are still full or begun; 0 where nothing was decanted. */
+    public int vialsLeft() {
+        return decanted == null || decanted.amount() <= 0
+                ? 0
+                : Math.min(decanted.vials(), Slack.ceiling(left / decanted.amount() * decanted.vials()));
+    }
 
     /** Since when air could get at it: since it was decanted, else since it was opened; null while it is sealed. */
     public @Nullable Instant clockFrom() {
@@ -41,7 +50,12 @@ public record PartState(
         Instant opened = openedAt;
         Instant clock = clockFrom();
         return isOver(cameAt, part.unopenedDays(), opened == null ? at : opened)
-                || (clock != null && isOver(clock, part.openedDays(), at));
+                || (clock != null && isOver(clock, keepsOpenDays(), at));
+    }
+
+    /** How long it lasts once open as it is now, in vials or not, in days; null where nothing is printed. */
+    public @Nullable Double keepsOpenDays() {
+        return decanted == null || part.inVialsDays() == null ? part.openedDays() : part.inVialsDays();
     }
 
     private static boolean isOver(Instant from, @Nullable Double days, Instant at) {

@@ -7,13 +7,26 @@ import org.jspecify.annotations.Nullable;
  *
  * @param part the key of the part
  * @param amount how much, in the part's unit
- * @param unit millilitres or grams
+ * @param unit in what the part is measured
  * @param care how exactly it must be measured
  * @param waitMinutes how long to wait or stir after it; null for none
  * @param note what the leaflet says about it; null for nothing
+ * @param waterAfterMl water that goes in between it and what follows, in ml; 0 for none
  */
 public record Addition(
-        String part, double amount, Unit unit, Care care, @Nullable Integer waitMinutes, @Nullable String note) {
+        String part,
+        double amount,
+        Unit unit,
+        Care care,
+        @Nullable Integer waitMinutes,
+        @Nullable String note,
+        double waterAfterMl) {
+    /** A part that no water follows before the next. */
+    public Addition(
+            String part, double amount, Unit unit, Care care, @Nullable Integer waitMinutes, @Nullable String note) {
+        this(part, amount, unit, care, waitMinutes, note, 0);
+    }
+
     /** How exactly a part must be measured (rules, 3.1). */
     public enum Care {
         /** Within 2 %. */

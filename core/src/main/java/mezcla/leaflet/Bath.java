@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param oneShot how it is diluted when it is poured away after each run; null for a bath that is used again
  * @param rotarySeconds the time in a fresh bath in a rotary processor, in seconds; null where the sheet prints the same
  *     for both (rules, 4.7)
+ * @param movement how the tank is moved in it, as the sheet prints it; null where it prints nothing
  */
 public record Bath(
         String key,
@@ -25,7 +26,22 @@ public record Bath(
         @Nullable Range capacity,
         @Nullable Range lifeDays,
         @Nullable OneShot oneShot,
-        @Nullable Double rotarySeconds) {
+        @Nullable Double rotarySeconds,
+        @Nullable PrintedMovement movement) {
+    /** A bath for which the sheet prints no movement. */
+    public Bath(
+            String key,
+            BathRole role,
+            Recipe recipe,
+            Timing timing,
+            double capacityForMl,
+            @Nullable Range capacity,
+            @Nullable Range lifeDays,
+            @Nullable OneShot oneShot,
+            @Nullable Double rotarySeconds) {
+        this(key, role, recipe, timing, capacityForMl, capacity, lifeDays, oneShot, rotarySeconds, null);
+    }
+
     /**
      * A stock that is diluted for each run and poured away after it (rules, 4.8).
      *
@@ -41,7 +57,17 @@ public record Bath(
 
     /** The same bath with other limits; null for none. */
     public Bath limited(@Nullable Range otherCapacity, @Nullable Range otherLifeDays) {
-        return new Bath(key, role, recipe, timing, capacityForMl, otherCapacity, otherLifeDays, oneShot, rotarySeconds);
+        return new Bath(
+                key,
+                role,
+                recipe,
+                timing,
+                capacityForMl,
+                otherCapacity,
+                otherLifeDays,
+                oneShot,
+                rotarySeconds,
+                movement);
     }
 
     /** How long it takes on a rotary base; where the sheet prints nothing else, as long as by hand (rules, 4.7). */

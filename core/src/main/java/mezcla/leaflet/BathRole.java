@@ -220,6 +220,14 @@ public record BathRole(String key, String name, String letters, Nature nature) {
         return nature.is(Trait.ANY_TEMPERATURE);
     }
 
+    /**
+     * By how much a bath may be off where its sheet prints no tolerance, in °C (<em>house</em>): a developer hardly, what
+     * any temperature does for a good deal.
+     */
+    public double usualToleranceC() {
+        return isDeveloper() ? 0.3 : toleratesAnyTemperature() ? 5 : 1;
+    }
+
     /** Whether film that stays milky when dry points at this bath (rules, section 6). */
     public boolean fixes() {
         return nature.is(Trait.FIXES);

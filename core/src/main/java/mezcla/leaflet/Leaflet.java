@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param parts its bottles and sachets
  * @param baths in the order of use
  * @param steps what happens to the film, from first to last; empty where the sheet says only the baths
+ * @param clock when the clock of its times starts; null where it does not say
  * @param examples times that the sheet works out itself; empty for none
  */
 public record Leaflet(
@@ -35,7 +36,24 @@ public record Leaflet(
         List<Part> parts,
         List<Bath> baths,
         List<ProcessStep> steps,
+        @Nullable StepClock clock,
         List<PrintedExample> examples) {
+    /** A sheet that does not say when its clock starts. */
+    public Leaflet(
+            String key,
+            int version,
+            String name,
+            String maker,
+            FilmProcess process,
+            @Nullable String processCode,
+            double makesMl,
+            List<Part> parts,
+            List<Bath> baths,
+            List<ProcessStep> steps,
+            List<PrintedExample> examples) {
+        this(key, version, name, maker, process, processCode, makesMl, parts, baths, steps, null, examples);
+    }
+
     /**
      * Refuses a leaflet without baths ({@code baths-missing}), one whose recipes name a part that it does not have
      * ({@code unknown-part}), one that names a key twice ({@code key-twice}), and steps or examples of a bath that it
@@ -83,7 +101,8 @@ public record Leaflet(
 
     /** The same sheet as another version. */
     public Leaflet withVersion(int number) {
-        return new Leaflet(key, number, name, maker, process, processCode, makesMl, parts, baths, steps, examples);
+        return new Leaflet(
+                key, number, name, maker, process, processCode, makesMl, parts, baths, steps, clock, examples);
     }
 
     /**
@@ -115,6 +134,7 @@ public record Leaflet(
                         .map(bath -> bath.key().equals(other.key()) ? other : bath)
                         .toList(),
                 steps,
+                clock,
                 examples);
     }
 

@@ -14,6 +14,9 @@ public final class LeafletCheck {
     private static final double SAME = 0.005;
 
     private static final double SHORT_SECONDS = 60;
+    private static final double LONG_SECONDS = 1800;
+    private static final double COLD_C = 15;
+    private static final double HOT_C = 50;
     private static final double SAME_C = 0.05;
 
     private final Leaflet leaflet;
@@ -53,6 +56,16 @@ public final class LeafletCheck {
         STEP_MISSING,
         /** A developer or bleach for less than a minute; the figure is the time, in seconds. */
         SHORT_TIME,
+        /** Longer than any such bath takes; the figure is the time, in seconds. */
+        LONG_TIME,
+        /** Colder or hotter than such a bath is run; the figure is the temperature, in °C. */
+        TEMPERATURE_ODD,
+        /** The capacity is printed for another volume than the kit makes; figure and limit are ml. */
+        CAPACITY_FOR_OTHER_VOLUME,
+        /** No tolerance is printed, so that the house's stands in; the figure is by how much, in K. */
+        TOLERANCE_NOT_PRINTED,
+        /** Its process needs a bath that the sheet does not have; {@link Remark#missing} is its role. */
+        BATH_MISSING,
         /** The table has another time for the printed temperature; figure and limit are seconds. */
         TABLE_CONTRADICTS,
         /** No life is printed, so that the house's stands in. */
@@ -71,8 +84,22 @@ public final class LeafletCheck {
      * @param part the part; null where it is about none
      * @param figure the figure that is odd
      * @param limit what it should be
+     * @param missing the role of a bath that is missing; null for everything else
      */
-    public record Remark(Code code, @Nullable Bath bath, @Nullable Part part, double figure, double limit) {}
+    public record Remark(
+            Code code,
+            @Nullable Bath bath,
+            @Nullable Part part,
+            double figure,
+            double limit,
+            @Nullable BathRole missing) {
+        /** Whether it only says what stands in for what the sheet leaves out. */
+        public boolean isOnlySaid() {
+            return code == Code.LIFE_NOT_PRINTED
+                    || code == Code.CAPACITY_NOT_PRINTED
+                    || code == Code.TOLERANCE_NOT_PRINTED;
+        }
+    }
 
     /** Everything that is odd about a leaflet, in the order of the sheet. */
     public static List<Remark> of(Leaflet leaflet) {
@@ -80,6 +107,9 @@ public final class LeafletCheck {
         leaflet.parts().forEach(check::part);
         leaflet.baths().forEach(check::bath);
         check.valueShares();
+        leaflet.process()
+                .missing(leaflet.baths().stream().map(Bath::role).toList())
+                .forEach(role -> check.remarks.add(new Remark(Code.BATH_MISSING, null, null, 0, 0, role)));
         return check.remarks;
     }
 
@@ -114,11 +144,7 @@ public final class LeafletCheck {
         if (recipe.additions().isEmpty()) {
             add(Code.BATH_WITHOUT_PARTS, bath, null, 0, 0);
         }
-        double made = recipe.startWaterMl()
-                + recipe.additions().stream()
-                        .mapToDouble(addition ->
-                                addition.unit() == Unit.G ? addition.amount() * Part.ML_PER_GRAM : addition.amount())
-                        .sum();
+        double made = recipe.startWaterMl() + recipe.waterBetweenMl() + recipe.partsMl();
         if (recipe.mode() == Recipe.Mode.TOP_UP) {
             if (made > recipe.finalMl() * (1 + SAME)) {
                 add(Code.RECIPE_OVERSHOOTS, bath, null, made - recipe.finalMl(), recipe.finalMl());
@@ -149,6 +175,20 @@ public final class LeafletCheck {
         if (bath.capacity() == null && wears) {
             add(Code.CAPACITY_NOT_PRINTED, bath, null, 0, 0);
         }
+        boolean another = isAnother(bath.capacityForMl(), bath.recipe().finalMl())
+                && isAnother(bath.capacityForMl(), leaflet.makesMl());
+        if (bath.capacity() != null && bath.oneShot() == null && another) {
+            add(
+                    Code.CAPACITY_FOR_OTHER_VOLUME,
+                    bath,
+                    null,
+                    bath.capacityForMl(),
+                    bath.recipe().finalMl());
+        }
+    }
+
+    private static boolean isAnother(double ml, double printedMl) {
+        return Math.abs(ml - printedMl) > SAME * printedMl;
     }
 
     private void timing(Bath bath) {
@@ -157,6 +197,16 @@ public final class LeafletCheck {
                 bath.role().isDeveloper() || bath.role().fixes() || bath.role().nature() == BathRole.Nature.BLEACH;
         if (takesLong && Slack.exceeds(SHORT_SECONDS, timing.baseSeconds())) {
             add(Code.SHORT_TIME, bath, null, timing.baseSeconds(), SHORT_SECONDS);
+        }
+        if (Slack.exceeds(timing.baseSeconds(), LONG_SECONDS)) {
+            add(Code.LONG_TIME, bath, null, timing.baseSeconds(), LONG_SECONDS);
+        }
+        boolean cold = takesLong && Slack.exceeds(COLD_C, timing.atC());
+        if (cold || Slack.exceeds(timing.atC(), HOT_C)) {
+            add(Code.TEMPERATURE_ODD, bath, null, timing.atC(), cold ? COLD_C : HOT_C);
+        }
+        if (!timing.printsTolerance()) {
+            add(Code.TOLERANCE_NOT_PRINTED, bath, null, timing.mostC() - timing.atC(), 0);
         }
         for (Timing.TimeAt point : timing.temperatureTable()) {
             if (Math.abs(point.c() - timing.atC()) <= SAME_C
@@ -212,6 +262,6 @@ public final class LeafletCheck {
     }
 
     private void add(Code code, @Nullable Bath bath, @Nullable Part part, double figure, double limit) {
-        remarks.add(new Remark(code, bath, part, figure, limit));
+        remarks.add(new Remark(code, bath, part, figure, limit, null));
     }
 }

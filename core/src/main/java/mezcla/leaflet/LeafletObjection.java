@@ -76,6 +76,21 @@ public sealed interface LeafletObjection extends Objection {
     /** Text that is no tolerance. */
     record NotATolerance(String text) implements LeafletObjection {}
 
+    /** Text that is no movement of a tank. */
+    record NotAMovement(String text) implements LeafletObjection {}
+
+    /** Mixing temperatures that are not in their order. */
+    record MixingTemperaturesMixedUp() implements LeafletObjection {}
+
+    /** Text that is no wait in minutes. */
+    record NotAWait(String text) implements LeafletObjection {}
+
+    /** Text that is no percentage. */
+    record NotAPercentage(String text) implements LeafletObjection {}
+
+    /** Text that is no number of sachets. */
+    record NotSachets(String text) implements LeafletObjection {}
+
     /** Text that is no dilution. */
     record NotADilution(String text) implements LeafletObjection {}
 

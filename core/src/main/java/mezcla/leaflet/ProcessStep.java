@@ -8,11 +8,23 @@ import org.jspecify.annotations.Nullable;
  * @param kind what it is
  * @param bath the bath's key; null for water
  * @param seconds how long, in seconds; null where the bath's own timing says so or nothing does
- * @param fills how many times water is filled in and dumped; null for none
+ * @param mostSeconds how long it may be, in seconds; null where one time is printed, infinite for <em>at least</em>
+ * @param fills how many times water is filled in and dumped, beside a time instead of it; null for none
  * @param atC its temperature, in °C; null where nothing is printed
  */
 public record ProcessStep(
-        Kind kind, @Nullable String bath, @Nullable Double seconds, @Nullable Integer fills, @Nullable Double atC) {
+        Kind kind,
+        @Nullable String bath,
+        @Nullable Double seconds,
+        @Nullable Double mostSeconds,
+        @Nullable Integer fills,
+        @Nullable Double atC) {
+    /** A step with one time. */
+    public ProcessStep(
+            Kind kind, @Nullable String bath, @Nullable Double seconds, @Nullable Integer fills, @Nullable Double atC) {
+        this(kind, bath, seconds, null, fills, atC);
+    }
+
     /** What a step is. */
     public enum Kind {
         /** Warm water before anything else. */
@@ -24,6 +36,8 @@ public record ProcessStep(
         /** Water, filled in and dumped several times. */
         WASH_FILLS,
         /** Water, until it runs off clear. */
-        WASH_UNTIL_CLEAR
+        WASH_UNTIL_CLEAR,
+        /** A wetting agent that belongs to no kit: the house's own. */
+        WETTING_AGENT
     }
 }

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param mode how the volume comes about
  * @param finalMl the volume that the recipe makes, in ml
  * @param startWaterMl the water that goes in first, in ml
- * @param mixingC the temperature at which to mix, in °C; null where none is printed
+ * @param mixingC how warm the water is that it is mixed with; null where nothing is printed
  * @param additions the parts in the order they go in
  */
 public record Recipe(
@@ -25,20 +25,28 @@ public record Recipe(
         READY_TO_USE
     }
 
-    /**
-     * The temperature at which to mix, in °C.
-     *
-     * @param min too cold below
-     * @param target what to aim for
-     * @param max too hot above
-     */
-    public record MixingTemperature(double min, double target, double max) {}
-
     /** Refuses a recipe that makes nothing, as {@code recipe-without-volume}. */
     public Recipe {
         if (!(finalMl > 0) || !(startWaterMl >= 0)) {
             throw Refusal.of(new LeafletObjection.RecipeWithoutVolume(finalMl));
         }
         additions = List.copyOf(additions);
+    }
+
+    /** The water that goes in between parts, in ml; 0 for none. */
+    public double waterBetweenMl() {
+        return additions.stream().mapToDouble(Addition::waterAfterMl).sum();
+    }
+
+    /** The room that its parts take, in ml. */
+    public double partsMl() {
+        return additions.stream()
+                .mapToDouble(each -> each.unit().roomMl(each.amount()))
+                .sum();
+    }
+
+    /** Whether something goes into it that cannot be divided. */
+    public boolean takesSachets() {
+        return additions.stream().anyMatch(each -> !each.unit().isMeasured());
     }
 }

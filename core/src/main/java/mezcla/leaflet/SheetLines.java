@@ -41,6 +41,12 @@ public final class SheetLines {
     private static final Pattern FROM_TO =
             Pattern.compile(NUMBER + "\\s*(?:°?\\s*[cCfF])?\\s*(?:-|–|to)\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF])?");
     private static final Pattern DILUTION = Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER);
+    private static final Pattern PERCENT = Pattern.compile(NUMBER + "\\s*(?:%|percent)?");
+    private static final Pattern SACHETS = Pattern.compile(
+            "(?:(?:the )?whole(?: (?:sachet|packet|tablet|bottle))?|([1-9][0-9]?)\\s*(?:whole )?(?:sachets?|packets?|tablets?|bags?)?)");
+    private static final double SECONDS_A_MINUTE = 60;
+    private static final Pattern EITHER =
+            Pattern.compile("(.+?),? or ([0-9]{1,2})\\s*(?:×|x)?\\s*(?:fills?|changes?)(?: of water)?");
     private static final Pattern FILLS = Pattern.compile("([0-9]{1,2})\\s*(?:×|x)?\\s*fills?");
 
     private SheetLines() {}
@@ -164,8 +170,9 @@ public final class SheetLines {
     }
 
     /**
-     * What happens to the film: {@code Pre-soak 1:00 38 °C}, the name of a bath, {@code Wash 3:00}, {@code Wash 6
-     * fills}, {@code Wash until clear}.
+     * What happens to the film: {@code Pre-soak 1:00 38 °C}, the name of a bath, {@code Wash 3:00}, {@code Wash 0:30 to
+     * 1:00}, {@code Wash at least 6 min}, {@code Wash 6 fills}, {@code Wash 3 min or 7 fills}, {@code Wash until clear},
+     * {@code Wetting agent 1:00} of the house's own.
      *
      * @param baths what the leaflet has
      * @param shown the scale of a bare number
@@ -177,11 +184,11 @@ public final class SheetLines {
 
     private static ProcessStep step(String line, List<Bath> baths, Temperature.Scale shown) {
         String words = line.toLowerCase(Locale.ROOT);
-        Bath bath = named(line, baths);
+        Bath bath = named(line.replaceFirst("[,:]?\\s+[0-9].*$", ""), baths);
         if (bath != null) {
             return new ProcessStep(ProcessStep.Kind.BATH, bath.key(), null, null, null);
         }
-        String rest = words.replaceFirst("^(pre-?soak|wash|rinse)\\b[,:]?\\s*", "");
+        String rest = words.replaceFirst("^(pre-?soak|pre-?warm|wash|rinse|wetting agent)\\b[,:]?\\s*", "");
         if (rest.equals(words)) {
             throw Refusal.of(new LeafletObjection.NotAStep(line));
         }
@@ -192,14 +199,24 @@ public final class SheetLines {
         if (fills.matches()) {
             return new ProcessStep(ProcessStep.Kind.WASH_FILLS, null, null, Integer.valueOf(fills.group(1)), null);
         }
-        String[] time = rest.split("\\s+(?=[0-9.,]+\\s*°?\\s*[cf]?$)", 2);
+        String[] time = rest.split(
+                "(?:,? at|,)?\\s+(?=[0-9.,]+\\s*(?:°?\\s*[cf])?$|[0-9.,]+\\s*°?\\s*[cf]?\\s*[–/-].*[cf]$|at room)", 2);
+        Matcher either = EITHER.matcher(time[0]);
+        boolean two = either.matches();
         try {
+            PrintedTime printed = PrintedTime.parse(two ? either.group(1) : time[0]);
             return new ProcessStep(
-                    words.startsWith("pre") ? ProcessStep.Kind.PRE_SOAK : ProcessStep.Kind.WASH,
+                    words.startsWith("pre")
+                            ? ProcessStep.Kind.PRE_SOAK
+                            : words.startsWith("wetting") ? ProcessStep.Kind.WETTING_AGENT : ProcessStep.Kind.WASH,
                     null,
-                    (double) ProcessingTime.parse(time[0]).seconds(),
-                    null,
-                    time.length == 1 ? null : Temperature.parse(time[1], shown).celsius());
+                    printed.seconds(),
+                    printed.mostSeconds() > printed.seconds() ? Double.valueOf(printed.mostSeconds()) : null,
+                    two ? Integer.valueOf(either.group(2)) : null,
+                    time.length == 1
+                            ? null
+                            : PrintedTemperature.parse(time[1].replaceFirst("^at ", ""), shown)
+                                    .celsius());
         } catch (Refusal refusal) {
             throw Refusal.of(new LeafletObjection.NotAStep(line));
         }
@@ -211,6 +228,7 @@ public final class SheetLines {
             case BATH -> leaflet.bath(String.valueOf(step.bath())).role().name();
             case WASH_FILLS -> "Wash " + step.fills() + " fills";
             case WASH_UNTIL_CLEAR -> "Wash until clear";
+            case WETTING_AGENT -> "Wetting agent" + timed(step);
             case PRE_SOAK -> "Pre-soak" + timed(step);
             case WASH -> "Wash" + timed(step);
         });
@@ -219,7 +237,10 @@ public final class SheetLines {
     private static String timed(ProcessStep step) {
         Double seconds = step.seconds();
         Double atC = step.atC();
-        return (seconds == null ? "" : " " + time(seconds)) + (atC == null ? "" : " " + plain(atC) + " °C");
+        Double most = step.mostSeconds();
+        return (seconds == null ? "" : " " + new PrintedTime(seconds, most == null ? seconds : most))
+                + (step.fills() == null ? "" : " or " + step.fills() + " fills")
+                + (atC == null ? "" : " " + plain(atC) + " °C");
     }
 
     /**
@@ -315,6 +336,49 @@ public final class SheetLines {
             throw Refusal.of(new LeafletObjection.NotADilution(text.strip()));
         }
         return new Bath.OneShot(stock, number(matcher.group(2)));
+    }
+
+    /**
+     * Minutes to wait: {@code 3}, {@code 3 min}, {@code 3:00}; a bare number is minutes.
+     *
+     * @throws Refusal {@code not-a-wait}
+     */
+    public static double minutes(String text) {
+        String typed = text.strip();
+        if (typed.matches("[1-9][0-9]{0,2}")) {
+            return Double.parseDouble(typed);
+        }
+        double minutes;
+        try {
+            minutes = Math.ceil(PrintedTime.parse(typed).seconds() / SECONDS_A_MINUTE);
+        } catch (Refusal refusal) {
+            throw Refusal.of(new LeafletObjection.NotAWait(typed));
+        }
+        return minutes;
+    }
+
+    /**
+     * Percent: {@code 4}, {@code 4 %}.
+     *
+     * @throws Refusal {@code not-a-percentage}
+     */
+    public static double percent(String text) {
+        Matcher matcher = matching(PERCENT, text.strip(), LeafletObjection.NotAPercentage::new);
+        double percent = number(matcher.group(1));
+        if (percent <= 0 || percent > 100) {
+            throw Refusal.of(new LeafletObjection.NotAPercentage(text.strip()));
+        }
+        return percent;
+    }
+
+    /**
+     * Sachets or tablets of unknown weight: {@code 1 sachet}, {@code 2 tablets}, {@code whole}.
+     *
+     * @throws Refusal {@code not-sachets}
+     */
+    public static double sachets(String text) {
+        Matcher matcher = matching(SACHETS, text.strip().toLowerCase(Locale.ROOT), LeafletObjection.NotSachets::new);
+        return matcher.group(1) == null ? 1 : Double.parseDouble(matcher.group(1));
     }
 
     /** A dilution as text. */

@@ -8,21 +8,37 @@ import mezcla.measure.Slack;
  * How long a bath takes (rules, section 4).
  *
  * @param baseSeconds the time in a fresh bath, in seconds
+ * @param mostSeconds how long it may be, in seconds: the same where one time is printed, infinite for <em>at least</em>
  * @param atC the temperature that it is printed for, in °C
  * @param leastC the lowest temperature at which nothing changes, in °C
  * @param mostC the highest temperature at which nothing changes, in °C
+ * @param printsTolerance whether the sheet prints those two; else the house's stand in
  * @param exhaustion how use lengthens it
  * @param push factors for pushed and pulled film, in rising order of stops; empty where none are printed
  * @param temperatureTable times at other temperatures, in rising order; empty where none are printed
  */
 public record Timing(
         double baseSeconds,
+        double mostSeconds,
         double atC,
         double leastC,
         double mostC,
+        boolean printsTolerance,
         Exhaustion exhaustion,
         List<Push> push,
         List<TimeAt> temperatureTable) {
+    /** One time, with a tolerance that is printed. */
+    public Timing(
+            double baseSeconds,
+            double atC,
+            double leastC,
+            double mostC,
+            Exhaustion exhaustion,
+            List<Push> push,
+            List<TimeAt> temperatureTable) {
+        this(baseSeconds, baseSeconds, atC, leastC, mostC, true, exhaustion, push, temperatureTable);
+    }
+
     /**
      * A factor for film pushed or pulled.
      *
@@ -42,7 +58,7 @@ public record Timing(
 
     /** Refuses a time that is none and a tolerance that does not hold the printed temperature. */
     public Timing {
-        if (!(baseSeconds > 0)) {
+        if (!(baseSeconds > 0 && mostSeconds >= baseSeconds)) {
             throw Refusal.of(new LeafletObjection.TimeMissing());
         }
         if (!(leastC <= atC && atC <= mostC)) {
@@ -50,6 +66,11 @@ public record Timing(
         }
         push = List.copyOf(push);
         temperatureTable = List.copyOf(temperatureTable);
+    }
+
+    /** The time as it is printed. */
+    public PrintedTime printed() {
+        return new PrintedTime(baseSeconds, mostSeconds);
     }
 
     /** Whether a temperature, in °C, is near enough to the printed one that nothing changes. */
@@ -62,9 +83,11 @@ public record Timing(
         double scale = seconds / baseSeconds;
         return new Timing(
                 seconds,
+                mostSeconds * scale,
                 atC,
                 leastC,
                 mostC,
+                printsTolerance,
                 exhaustion instanceof Exhaustion.Steps listed
                         ? new Exhaustion.Steps(listed.steps().stream()
                                 .map(step -> new Exhaustion.Step(step.upTo(), step.seconds() * scale))

@@ -17,9 +17,9 @@ public record Volume(double ml) implements Comparable<Volume> {
         /** US fluid ounces. */
         US_FL_OZ(29.5735295625, "fl oz", "us fl oz", "fl. oz", "fl. oz.", "floz"),
         /** US quarts of 32 US fluid ounces. */
-        US_QUART(32 * 29.5735295625, "us quart", "quart", "quarts", "us quarts", "qt"),
+        US_QUART(32 * 29.5735295625, "us quart", "quart", "quarts", "us quarts", "qt", "us qt"),
         /** US gallons of 128 US fluid ounces. */
-        US_GALLON(128 * 29.5735295625, "us gallon", "gallon", "gallons", "us gallons", "gal"),
+        US_GALLON(128 * 29.5735295625, "us gallon", "gallon", "gallons", "us gallons", "gal", "us gal"),
         /** UK fluid ounces. */
         UK_FL_OZ(28.4130625, "uk fl oz", "imperial fl oz");
 

@@ -86,7 +86,7 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
      * @param wanted how much of which bath, by its key
      * @throws Refusal {@code unknown-bath}, {@code parts-exceed-volume}, and where the parts do not suffice
      *     {@code more-than-the-kit-allows} with the limiting part and the largest volume, or {@code part-runs-out}
-     *     where the baths have different volumes
+     *     where the baths have different volumes; {@code only-whole} where a sachet would have to be divided
      */
     public static BatchPlan of(
             Leaflet leaflet,
@@ -140,10 +140,19 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
             ToDoubleFunction<String> valueShare,
             MixPlan.Wanted wanted) {
         MixPlan mix = MixPlan.of(bath.recipe(), wanted, left);
+        mix.additions().stream().filter(BatchPlan::isDivided).findFirst().ifPresent(divided -> {
+            throw Refusal.of(new MixingObjection.OnlyWhole(
+                    leaflet.part(divided.addition().part()).name(), divided.amount()));
+        });
         List<Take> takes = mix.additions().stream()
                 .map(planned -> take(leaflet, planned, left, valueShare))
                 .toList();
         return new PlannedBath(bath, mix, takes);
+    }
+
+    private static boolean isDivided(MixPlan.PlannedAddition planned) {
+        return !planned.addition().unit().isMeasured()
+                && Math.abs(planned.amount() - Math.rint(planned.amount())) > 1e-6;
     }
 
     private static Take take(

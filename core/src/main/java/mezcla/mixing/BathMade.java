@@ -36,8 +36,8 @@ public record BathMade(double levelMl, double overTheMarkMl, List<Deviation> dev
                     planned += act.amount();
                 }
                 case PART -> {
-                    level += PowderRoom.ml(amount, act.unit());
-                    planned += PowderRoom.ml(act.amount(), act.unit());
+                    level += act.unit().roomMl(amount);
+                    planned += act.unit().roomMl(act.amount());
                 }
                 case TOP_UP -> {
                     level = Math.max(level, amount);

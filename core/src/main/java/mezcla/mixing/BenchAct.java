@@ -21,7 +21,7 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
 
     /** What is done. */
     public enum Kind {
-        /** Start water goes in. */
+        /** Water goes in: at the start, or between two parts. */
         WATER,
         /** A part goes in. */
         PART,
@@ -39,7 +39,7 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
 
     /** Whether something is measured in it, so that it can turn out otherwise than planned. */
     public boolean isMeasured() {
-        return kind == Kind.WATER || kind == Kind.PART || kind == Kind.TOP_UP;
+        return kind == Kind.WATER || kind == Kind.TOP_UP || (kind == Kind.PART && unit().isMeasured());
     }
 
     /** What it is measured in. */
@@ -73,6 +73,9 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
             Integer wait = planned.addition().waitMinutes();
             if (wait != null && wait > 0) {
                 add(acts, bath, Kind.WAIT, null, wait);
+            }
+            if (planned.waterAfterMl() > 0) {
+                add(acts, bath, Kind.WATER, null, planned.waterAfterMl());
             }
         }
         if (mix.recipe().mode() == Recipe.Mode.TOP_UP) {

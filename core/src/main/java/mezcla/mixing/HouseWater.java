@@ -1,6 +1,6 @@
 package mezcla.mixing;
 
-import mezcla.leaflet.Recipe;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
@@ -45,7 +45,7 @@ public record HouseWater(double coldC, double hotC, double roomC) {
 
     /** How warm the start water of a mix is drawn, in °C: as the recipe wants it, else as the room is. */
     public double startC(MixPlan mix) {
-        Recipe.MixingTemperature mixing = mix.recipe().mixingC();
+        MixingTemperature mixing = mix.recipe().mixingC();
         return mixing == null ? roomC : mixing.target();
     }
 
@@ -103,14 +103,16 @@ public record HouseWater(double coldC, double hotC, double roomC) {
         return new Landing(wantedC, start, reach(mix.recipe().mixingC(), start));
     }
 
-    private Reach reach(Recipe.@Nullable MixingTemperature mixing, double start) {
+    private Reach reach(@Nullable MixingTemperature mixing, double start) {
         if (start > BOILS_C || start < 0) {
             return Reach.NO_WATER;
         }
-        if (mixing != null && start > mixing.max() + SAME_C) {
+        Double most = mixing == null ? null : mixing.max();
+        if (most != null && start > most + SAME_C) {
             return Reach.ABOVE_MIXING;
         }
-        if (mixing != null && start < mixing.min() - SAME_C) {
+        Double least = mixing == null ? null : mixing.min();
+        if (least != null && start < least - SAME_C) {
             return Reach.BELOW_MIXING;
         }
         return start > hotC ? Reach.ABOVE_HOT_TAP : Reach.FINE;

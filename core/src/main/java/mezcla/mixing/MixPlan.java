@@ -64,12 +64,18 @@ public record MixPlan(
      *
      * @param addition what the recipe says
      * @param amount how much for this volume, in the part's unit
-     * @param wholePart whether all that is left of the part goes in, so that it is emptied and not measured
+     * @param wholePart whether all that is left of the part goes in, or it only comes whole, so that it is emptied and not
+     *     measured
+     * @param waterAfterMl the water that goes in between it and what follows, in ml; 0 for none
      */
-    public record PlannedAddition(Addition addition, double amount, boolean wholePart) {
+    public record PlannedAddition(Addition addition, double amount, boolean wholePart, double waterAfterMl) {
         /** The room that it takes in the mix, in ml. */
         public double roomMl() {
-            return PowderRoom.ml(amount, addition.unit());
+            return addition.unit().roomMl(amount);
+        }
+
+        private PlannedAddition withWaterAfter(double ml) {
+            return new PlannedAddition(addition, amount, wholePart, ml);
         }
     }
 
@@ -101,8 +107,9 @@ public record MixPlan(
         double volumeMl = wanted.volumeMl();
         double partsForMl = wanted.partsForMl(recipe);
         double scale = partsForMl / recipe.finalMl();
+        double waterScale = volumeMl / recipe.finalMl();
         List<PlannedAddition> additions = recipe.additions().stream()
-                .map(addition -> planned(addition, addition.amount() * scale, left))
+                .map(addition -> planned(addition, scale, waterScale, left))
                 .toList();
         double partsMl = additions.stream().mapToDouble(PlannedAddition::roomMl).sum();
         boolean stretched = Math.abs(partsForMl - volumeMl) > STRETCHED_FROM_ML;
@@ -115,27 +122,63 @@ public record MixPlan(
         }
         if (recipe.mode() == Recipe.Mode.FIXED_WATER && stretched) {
             refuseWithoutRoom(partsMl, volumeMl);
-            return new MixPlan(recipe, volumeMl - partsMl, 0, additions, 0, volumeMl, strength, checks);
+            double printedWater = recipe.startWaterMl() + recipe.waterBetweenMl();
+            double part = printedWater > 0 ? (volumeMl - partsMl) / (printedWater * waterScale) : 0;
+            return new MixPlan(
+                    recipe,
+                    printedWater > 0 ? recipe.startWaterMl() * waterScale * part : volumeMl - partsMl,
+                    0,
+                    watered(additions, part),
+                    0,
+                    volumeMl,
+                    strength,
+                    checks);
         }
         if (recipe.mode() != Recipe.Mode.TOP_UP) {
-            double water = recipe.startWaterMl() * volumeMl / recipe.finalMl();
-            double made = water + partsMl;
+            double water = recipe.startWaterMl() * waterScale;
+            double made = water + recipe.waterBetweenMl() * waterScale + partsMl;
             if (Math.abs(made - volumeMl) > 0.005 * volumeMl) {
                 checks.add(Check.MAKES_OTHER_VOLUME);
             }
             return new MixPlan(recipe, water, 0, additions, 0, made, 1, checks);
         }
         refuseWithoutRoom(partsMl, volumeMl);
-        double water = recipe.startWaterMl() * volumeMl / recipe.finalMl();
-        double excess = Math.max(0, water + partsMl - volumeMl);
-        double topUp = Math.max(0, volumeMl - partsMl - water);
+        double water = recipe.startWaterMl() * waterScale;
+        double between = recipe.waterBetweenMl() * waterScale;
+        double excess = Math.max(0, water + between + partsMl - volumeMl);
+        double topUp = Math.max(0, volumeMl - partsMl - water - between);
+        double tooMuchBetween = Math.max(0, excess - water);
         if (Slack.exceeds(excess, 0)) {
             checks.add(Check.START_WATER_LOWERED);
         }
         if (!Slack.exceeds(topUp, 0)) {
             checks.add(Check.AT_THE_MARK);
         }
-        return new MixPlan(recipe, water - excess, excess, additions, topUp, volumeMl, strength, checks);
+        return new MixPlan(
+                recipe,
+                Math.max(0, water - excess),
+                excess,
+                tooMuchBetween > 0 ? watered(additions, 1 - tooMuchBetween / between) : additions,
+                topUp,
+                volumeMl,
+                strength,
+                checks);
+    }
+
+    private static List<PlannedAddition> watered(List<PlannedAddition> additions, double part) {
+        return additions.stream()
+                .map(each -> each.withWaterAfter(each.waterAfterMl() * part))
+                .toList();
+    }
+
+    /** The water that goes in between parts, in ml; 0 for none. */
+    public double waterBetweenMl() {
+        return additions.stream().mapToDouble(PlannedAddition::waterAfterMl).sum();
+    }
+
+    /** Everything that goes in before topping up, water of one temperature and parts of another. */
+    private double waterMl() {
+        return startWaterMl + waterBetweenMl();
     }
 
     private static void refuseWithoutRoom(double partsMl, double volumeMl) {
@@ -144,9 +187,16 @@ public record MixPlan(
         }
     }
 
-    private static PlannedAddition planned(Addition addition, double amount, Map<String, Double> left) {
+    private static PlannedAddition planned(
+            Addition addition, double scale, double waterScale, Map<String, Double> left) {
         Double there = left.get(addition.part());
-        return new PlannedAddition(addition, amount, there != null && Math.abs(there - amount) <= 1e-6);
+        double amount = addition.amount() * scale;
+        boolean only = !addition.unit().isMeasured();
+        return new PlannedAddition(
+                addition,
+                amount,
+                only || (there != null && Math.abs(there - amount) <= 1e-6),
+                addition.waterAfterMl() * waterScale);
     }
 
     /**
@@ -157,7 +207,7 @@ public record MixPlan(
      */
     public double afterPartsC(double roomC, double startWaterC) {
         double heat = partsHeat();
-        return (startWaterMl * startWaterC + heat * roomC) / (startWaterMl + heat);
+        return (waterMl() * startWaterC + heat * roomC) / (waterMl() + heat);
     }
 
     /**
@@ -169,7 +219,7 @@ public record MixPlan(
      */
     public double landedC(double roomC, double startWaterC, double topUpC) {
         double heat = partsHeat();
-        return (startWaterMl * startWaterC + heat * roomC + topUpMl * topUpC) / (startWaterMl + heat + topUpMl);
+        return (waterMl() * startWaterC + heat * roomC + topUpMl * topUpC) / (waterMl() + heat + topUpMl);
     }
 
     /**
@@ -182,18 +232,17 @@ public record MixPlan(
      * @throws Refusal {@code no-start-water} when none goes in
      */
     public double startWaterForLandingC(double roomC, double topUpC, double wantedC) {
-        if (!Slack.exceeds(startWaterMl, 0)) {
+        if (!Slack.exceeds(waterMl(), 0)) {
             throw Refusal.of(new MixingObjection.NoStartWater());
         }
         double heat = partsHeat();
-        double wanted = wantedC * (startWaterMl + heat + topUpMl);
-        return (wanted - heat * roomC - topUpMl * topUpC) / startWaterMl;
+        double wanted = wantedC * (waterMl() + heat + topUpMl);
+        return (wanted - heat * roomC - topUpMl * topUpC) / waterMl();
     }
 
     private double partsHeat() {
         return additions.stream()
-                .mapToDouble(
-                        each -> PowderRoom.heat(each.amount(), each.addition().unit()))
+                .mapToDouble(each -> each.addition().unit().heat(each.amount()))
                 .sum();
     }
 }

@@ -5,6 +5,14 @@ import mezcla.measure.Objection;
 
 /** What can be wrong with a mix (rules, section 3). */
 public sealed interface MixingObjection extends Objection {
+    /** A sachet of unknown weight that would have to be divided. */
+    record OnlyWhole(String part, double amount) implements MixingObjection {
+        @Override
+        public String field() {
+            return "volume";
+        }
+    }
+
     /** A volume that the kit does not make: the limiting part, and the largest volume in ml. */
     record MoreThanTheKitAllows(String part, double largestMl) implements MixingObjection {
         @Override

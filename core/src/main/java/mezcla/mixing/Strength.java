@@ -49,10 +49,7 @@ public record Strength(List<Double> parts, double becameMl, boolean weak, boolea
     /** What a recipe really makes, in ml: what its sheet says, or where the water is fixed, what results. */
     public static double makesMl(Recipe recipe) {
         return recipe.mode() == Recipe.Mode.FIXED_WATER
-                ? recipe.startWaterMl()
-                        + recipe.additions().stream()
-                                .mapToDouble(each -> PowderRoom.ml(each.amount(), each.unit()))
-                                .sum()
+                ? recipe.startWaterMl() + recipe.waterBetweenMl() + recipe.partsMl()
                 : recipe.finalMl();
     }
 

@@ -8,6 +8,7 @@ import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.ProcessStep;
+import mezcla.leaflet.StepClock;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 
@@ -20,7 +21,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) {
     private static final double POUR_SECONDS = 10;
-    private static final double PRE_SOAK_SECONDS = 60;
+    private static final double MINUTE = 60;
     private static final double WASH_SECONDS = 120;
     private static final double RINSE_SECONDS = 30;
     private static final double FILL_AND_DUMP_SECONDS = 20;
@@ -109,7 +110,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
 
         /** Whether it comes at the end, when nothing reacts any more. */
         private boolean isLast() {
-            return role != null && role.isLast();
+            return kind == ProcessStep.Kind.WETTING_AGENT || (role != null && role.isLast());
         }
 
         private boolean isWarmedWith(double printedC) {
@@ -241,7 +242,11 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
 
     private static boolean isLeftOut(ProcessStep step, Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
         if (step.bath() == null) {
-            return step.kind() == ProcessStep.Kind.PRE_SOAK && !choices.preSoak();
+            return switch (step.kind()) {
+                case PRE_SOAK -> !choices.preSoak();
+                case WETTING_AGENT -> !choices.wettingAgent();
+                default -> false;
+            };
         }
         return !seconds.containsKey(step.bath())
                 || switch (leaflet.bath(step.bath()).role().nature()) {
@@ -259,7 +264,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             Map<String, Integer> seconds,
             Choices choices) {
         Bath bath = step.bath() == null ? null : leaflet.bath(step.bath());
-        int fills = step.fills() == null ? 0 : step.fills();
+        int fills = step.kind() == ProcessStep.Kind.WASH_FILLS && step.fills() != null ? step.fills() : 0;
         String name = name(step, bath, fills);
         double length = bath != null ? seconds.get(bath.key()) : water(step, fills);
         double pour = Math.min(POUR_SECONDS, length / SHORTEST_PART);
@@ -278,7 +283,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         timed.add(new Schedule.Step(
                 name,
                 length,
-                Schedule.Clock.POUR,
+                StepClock.POUR,
                 pour,
                 pour,
                 moved ? choices.movement().agitation() : null));
@@ -298,6 +303,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             case PRE_SOAK -> "Pre-soak";
             case WASH_FILLS -> "Wash, " + fills + (fills == 1 ? " fill" : " fills");
             case WASH_UNTIL_CLEAR -> "Rinse until clear";
+            case WETTING_AGENT -> BathRole.WETTING_AGENT.name();
             case WASH, BATH -> "Wash";
         };
     }
@@ -309,7 +315,10 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         if (step.seconds() != null) {
             return step.seconds();
         }
-        return step.kind() == ProcessStep.Kind.PRE_SOAK ? PRE_SOAK_SECONDS : WASH_SECONDS;
+        return switch (step.kind()) {
+            case PRE_SOAK, WETTING_AGENT -> MINUTE;
+            default -> WASH_SECONDS;
+        };
     }
 
     /** The carbon that comes off would foul whatever comes after it. */

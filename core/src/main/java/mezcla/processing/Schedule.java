@@ -2,6 +2,7 @@ package mezcla.processing;
 
 import java.util.ArrayList;
 import java.util.List;
+import mezcla.leaflet.StepClock;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
@@ -20,14 +21,6 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
         steps = List.copyOf(steps);
     }
 
-    /** When the clock of a step starts. */
-    public enum Clock {
-        /** When the tank is full: filling comes before the step. */
-        FULL,
-        /** When pouring starts: filling is part of the step. */
-        POUR
-    }
-
     /**
      * A step to be timed.
      *
@@ -41,7 +34,7 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
     public record Step(
             String name,
             double seconds,
-            Clock clock,
+            StepClock clock,
             double fillSeconds,
             double drainSeconds,
             @Nullable Agitation agitation) {
@@ -57,7 +50,7 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
 
         /** Seconds from the start of the step until the tank is full. */
         double fullAt() {
-            return clock == Clock.FULL ? 0 : fillSeconds;
+            return clock == StepClock.FULL ? 0 : fillSeconds;
         }
 
         /** Seconds from the start of the step until it is poured out. */
@@ -114,7 +107,7 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
         List<Timed> timed = new ArrayList<>();
         double end = 0;
         for (Step step : steps) {
-            double start = step.clock() == Clock.FULL ? end + step.fillSeconds() : end;
+            double start = step.clock() == StepClock.FULL ? end + step.fillSeconds() : end;
             end = start + step.seconds();
             timed.add(new Timed(step, start, end, cues(step)));
         }

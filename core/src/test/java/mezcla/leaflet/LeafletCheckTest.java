@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.tuple;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import mezcla.Leaflets;
+import mezcla.measure.Temperature;
+import mezcla.measure.Volume;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -54,6 +56,36 @@ public class LeafletCheckTest {
                                 37.7,
                                 List.of(10.0, 200.0),
                                 List.of(new Timing.TimeAt(35, 260), new Timing.TimeAt(38, 240))))
+            },
+            {LeafletCheck.Code.TEMPERATURE_ODD, bath(new Range(8, 10), warm(3, 200))},
+            {LeafletCheck.Code.TEMPERATURE_ODD, bath(new Range(8, 10), warm(60, 200))},
+            {LeafletCheck.Code.LONG_TIME, bath(new Range(8, 10), warm(38, 2000))},
+            {LeafletCheck.Code.SHORT_TIME, bath(new Range(8, 10), warm(38, 8))},
+            {LeafletCheck.Code.TOLERANCE_NOT_PRINTED, bath(new Range(8, 10), untold())},
+            {
+                LeafletCheck.Code.CAPACITY_FOR_OTHER_VOLUME,
+                (UnaryOperator<Leaflet>) sheet -> developer(
+                        sheet,
+                        bath -> new Bath(
+                                "dev",
+                                bath.role(),
+                                bath.recipe(),
+                                bath.timing(),
+                                600,
+                                bath.capacity(),
+                                bath.lifeDays(),
+                                null,
+                                null))
+            },
+            {
+                LeafletCheck.Code.BATH_MISSING,
+                (UnaryOperator<Leaflet>) sheet -> with(
+                        sheet,
+                        sheet.parts(),
+                        sheet.baths().stream()
+                                .filter(bath -> bath.key().equals("dev"))
+                                .toList(),
+                        List.of())
             },
             {LeafletCheck.Code.CAPACITY_NOT_PRINTED, bath(null, timing(37.7, List.of(10.0, 200.0), null))},
             {
@@ -143,7 +175,7 @@ public class LeafletCheckTest {
     @Test
     public void powdersNeedRoomBySixTenthsOfTheirWeight() {
         assertThat(figure(LeafletCheck.Code.RECIPE_OVERSHOOTS, scaled(1000, 900, 2, Unit.G)))
-                .isEqualTo(300 * Part.ML_PER_GRAM - 100);
+                .isEqualTo(Unit.G.roomMl(300) - 100);
     }
 
     @Test
@@ -182,27 +214,38 @@ public class LeafletCheckTest {
 
     @Test
     public void aFigureTypedAgainMayHaveBeenRounded() {
-        CriticalFigure time = new CriticalFigure("dev", "", CriticalFigure.Kind.TIME, 200);
-        assertThat(time.agrees(200)).isTrue();
-        assertThat(time.agrees(201)).isTrue();
-        assertThat(time.agrees(199)).isTrue();
-        assertThat(time.agrees(201.1)).isFalse();
-        assertThat(time.agrees(198.9)).isFalse();
-        assertThat(time.id()).isEqualTo("TIME_dev_");
-        CriticalFigure none = new CriticalFigure("dev", "", CriticalFigure.Kind.START_WATER, 0);
-        assertThat(none.agrees(0)).isTrue();
+        CriticalFigure time = CriticalFigure.of(SOUND).stream()
+                .filter(figure -> figure.bath().equals("dev") && figure.kind() == CriticalFigure.Kind.TIME)
+                .findFirst()
+                .orElseThrow();
+        assertThat(time.id()).isEqualTo("TIME_dev__0");
+        assertThat(again(time, "3:20")).isTrue();
+        assertThat(again(time, "201 s")).isTrue();
+        assertThat(again(time, "199 s")).isTrue();
+        assertThat(again(time, "202 s")).isFalse();
+        assertThat(again(time, "198 s")).isFalse();
+        assertThat(again(time, "3:20 to 4:00")).isFalse();
+        assertThat(again(time, "at least 3:20")).isFalse();
         assertThat(CriticalFigure.of(SOUND))
                 .filteredOn(figure -> figure.bath().equals("dev"))
-                .extracting(CriticalFigure::kind, CriticalFigure::value)
+                .extracting(CriticalFigure::kind, figure -> figure.typed().values())
                 .containsExactly(
-                        tuple(CriticalFigure.Kind.MAKES, 1000.0),
-                        tuple(CriticalFigure.Kind.START_WATER, 600.0),
-                        tuple(CriticalFigure.Kind.AMOUNT, 100.0),
-                        tuple(CriticalFigure.Kind.AMOUNT, 50.0),
-                        tuple(CriticalFigure.Kind.TIME, 200.0),
-                        tuple(CriticalFigure.Kind.TEMPERATURE, 38.0),
-                        tuple(CriticalFigure.Kind.MOST_ROLLS, 10.0),
-                        tuple(CriticalFigure.Kind.MOST_DAYS, 42.0));
+                        tuple(CriticalFigure.Kind.MAKES, List.of(1000.0)),
+                        tuple(CriticalFigure.Kind.START_WATER, List.of(600.0)),
+                        tuple(CriticalFigure.Kind.AMOUNT, List.of(100.0)),
+                        tuple(CriticalFigure.Kind.AMOUNT, List.of(50.0)),
+                        tuple(CriticalFigure.Kind.TIME, List.of(200.0, 200.0)),
+                        tuple(CriticalFigure.Kind.TEMPERATURE, List.of(38.0)),
+                        tuple(CriticalFigure.Kind.TOLERANCE, List.of(37.7, 38.3)),
+                        tuple(CriticalFigure.Kind.BANDS, List.of(4.0, 200.0, 7.0, 220.0, 10.0, 245.0)),
+                        tuple(CriticalFigure.Kind.PUSH, List.of(1.0, 1.3, 1.0, 2.0, 1.7, 1.5)),
+                        tuple(CriticalFigure.Kind.ROLLS, List.of(8.0, 10.0)),
+                        tuple(CriticalFigure.Kind.ROLLS_IN, List.of(1000.0)),
+                        tuple(CriticalFigure.Kind.DAYS, List.of(28.0, 42.0)));
+    }
+
+    private static boolean again(CriticalFigure figure, String typed) {
+        return figure.agrees(figure.read(typed, SOUND, Volume.Unit.ML, Temperature.Scale.CELSIUS));
     }
 
     private static UnaryOperator<Leaflet> part(
@@ -245,6 +288,14 @@ public class LeafletCheckTest {
                 sheet,
                 bath -> new Bath(
                         "dev", bath.role(), bath.recipe(), timing, 1000, capacity, bath.lifeDays(), null, null));
+    }
+
+    private static Timing warm(double atC, double seconds) {
+        return new Timing(seconds, atC, atC - 0.3, atC + 0.3, new Exhaustion.Fixed(), List.of(), List.of());
+    }
+
+    private static Timing untold() {
+        return new Timing(200, 200, 38, 37.7, 38.3, false, new Exhaustion.Fixed(), List.of(), List.of());
     }
 
     private static Timing timing(double leastC, List<Double> steps, @Nullable List<Timing.TimeAt> table) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Map;
 import mezcla.leaflet.Addition;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
 import org.jspecify.annotations.Nullable;
@@ -50,7 +51,7 @@ public class HouseWaterTest {
         assertThat(new HouseWater(95, 95, 20).drawn(1000, 95).source()).isEqualTo(HouseWater.Source.NOWHERE);
     }
 
-    private static MixPlan mix(Recipe.@Nullable MixingTemperature mixing, double startMl) {
+    private static MixPlan mix(@Nullable MixingTemperature mixing, double startMl) {
         return MixPlan.of(
                 new Recipe(
                         Recipe.Mode.TOP_UP,
@@ -64,7 +65,7 @@ public class HouseWaterTest {
 
     @Test
     public void startWaterIsAsTheRecipeWantsItElseAsTheRoomIs() {
-        assertThat(WATER.startC(mix(new Recipe.MixingTemperature(30, 40, 45), 600)))
+        assertThat(WATER.startC(mix(new MixingTemperature(30.0, 40, 45.0), 600)))
                 .isEqualTo(40);
         assertThat(WATER.startC(mix(null, 600))).isEqualTo(20);
     }
@@ -77,13 +78,13 @@ public class HouseWaterTest {
         assertThat(fine.startC())
                 .as("600 ml warm the 200 ml that are 18 °C too cool")
                 .isCloseTo(44, within(1e-6));
-        assertThat(WATER.landing(mix(new Recipe.MixingTemperature(30, 40, 45), 600), 38)
+        assertThat(WATER.landing(mix(new MixingTemperature(30.0, 40, 45.0), 600), 38)
                         .reach())
                 .isEqualTo(HouseWater.Reach.FINE);
-        assertThat(WATER.landing(mix(new Recipe.MixingTemperature(30, 40, 43.9), 600), 38)
+        assertThat(WATER.landing(mix(new MixingTemperature(30.0, 40, 43.9), 600), 38)
                         .reach())
                 .isEqualTo(HouseWater.Reach.ABOVE_MIXING);
-        assertThat(WATER.landing(mix(new Recipe.MixingTemperature(30, 40, 43.96), 600), 38)
+        assertThat(WATER.landing(mix(new MixingTemperature(30.0, 40, 43.96), 600), 38)
                         .reach())
                 .as("hardly above")
                 .isEqualTo(HouseWater.Reach.FINE);

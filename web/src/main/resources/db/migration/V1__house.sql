@@ -155,8 +155,33 @@ CREATE TABLE leaflet_version (
     key TEXT NOT NULL,
     version INTEGER NOT NULL,
     document TEXT NOT NULL,
+    typed TEXT,
     member_id INTEGER REFERENCES member (id),
     UNIQUE (key, version)
+);
+
+-- Whether a version is offered where somebody chooses; the last row counts.
+
+CREATE TABLE leaflet_offered (
+    id INTEGER PRIMARY KEY,
+    leaflet_version_id INTEGER NOT NULL REFERENCES leaflet_version (id),
+    withdrawn INTEGER NOT NULL CHECK (withdrawn IN (0, 1)),
+    member_id INTEGER NOT NULL REFERENCES member (id),
+    at TEXT NOT NULL
+);
+
+-- A sheet that is being typed: JSON of its fields. It changes as long as somebody types.
+
+CREATE TABLE sheet_draft (
+    id INTEGER PRIMARY KEY AUTOINCREMENT,
+    typed TEXT NOT NULL,
+    from_id INTEGER REFERENCES leaflet_version (id),
+    begun_by INTEGER NOT NULL REFERENCES member (id),
+    changed_by INTEGER NOT NULL REFERENCES member (id),
+    changed_at TEXT NOT NULL,
+    proposed INTEGER NOT NULL DEFAULT 0 CHECK (proposed IN (0, 1)),
+    became_id INTEGER REFERENCES leaflet_version (id),
+    thrown_away INTEGER NOT NULL DEFAULT 0 CHECK (thrown_away IN (0, 1))
 );
 
 CREATE TABLE leaflet_retyped (
@@ -448,6 +473,8 @@ CREATE TRIGGER mix_ended_no_update BEFORE UPDATE ON mix_ended BEGIN SELECT RAISE
 CREATE TRIGGER mix_ended_no_delete BEFORE DELETE ON mix_ended BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER leaflet_retyped_no_update BEFORE UPDATE ON leaflet_retyped BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER leaflet_retyped_no_delete BEFORE DELETE ON leaflet_retyped BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER leaflet_offered_no_update BEFORE UPDATE ON leaflet_offered BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER leaflet_offered_no_delete BEFORE DELETE ON leaflet_offered BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER school_chosen_no_update BEFORE UPDATE ON school_chosen BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER school_chosen_no_delete BEFORE DELETE ON school_chosen BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER place_reading_no_update BEFORE UPDATE ON place_reading BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;

@@ -59,7 +59,9 @@ public class BadInputTest extends DemoApplicationTest {
         TIME_ZONE("", "   ", "Mars", "-3", SCRIPT),
         TIME("", "   ", "abc", "-3", "0", "3:75", "9:99:99", "NaN", "200 ml", SCRIPT),
         DEGREES("", "   ", "abc", "-3", "900", "NaN", "38 ml", SCRIPT),
-        TOLERANCE("", "   ", "abc", "-3", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_TOLERANCE("abc", "-3", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_PART("none", "-3", "7", "999999", "NaN", SCRIPT),
+        RANGE("", "   ", "abc", "-3", "16-12", "NaN", SCRIPT),
         OPTIONAL_RANGE("abc", "-3", "0", "16-12", "NaN", "3 ml", SCRIPT),
         OPTIONAL_DAYS("abc", "-3", "0", "99999", "NaN", "3 ml", SCRIPT),
         OPTIONAL_PERCENTAGE("abc", "-3", "0", "101", "NaN", "3 ml", SCRIPT),
@@ -81,6 +83,9 @@ public class BadInputTest extends DemoApplicationTest {
             this.refused = List.of(refused);
         }
     }
+
+    /** Where a sheet that is begun for the asking is typed in. */
+    private static final String DRAFT = "/leaflets/drafts/{draft}";
 
     private static final String SCRIPT = "<script>alert(1)</script>";
 
@@ -376,20 +381,25 @@ public class BadInputTest extends DemoApplicationTest {
                                 "light-1",
                                 "DARK"),
                         Map.of("quarter0-1", Takes.DEGREES, "quarter3-1", Takes.DEGREES, "light-1", Takes.CHOICE)),
-                new Form("/leaflets", "bram", sheet(), sheetFields()),
+                sheet("box", boxFields()),
+                sheet("mixing-0", mixingFields()),
+                sheet("times-0", timesFields()),
+                sheet("movement", movementFields()),
+                sheet("lasts", lastsFields()),
+                sheet("examples", Map.of("examples", Takes.OPTIONAL_LINES)),
                 new Form(
                         "/leaflets/1/retypings",
                         "ines",
                         Map.of(),
                         Map.of(
-                                "KIT_AMOUNT__dev-a",
+                                "KIT_AMOUNT__dev-a_0",
                                 Takes.VOLUME,
-                                "TIME_dev_",
+                                "TIME_dev__0",
                                 Takes.TIME,
-                                "TEMPERATURE_dev_",
+                                "TEMPERATURE_dev__0",
                                 Takes.DEGREES,
-                                "MOST_ROLLS_dev_",
-                                Takes.FIGURE)),
+                                "ROLLS_dev__0",
+                                Takes.RANGE)),
                 new Form(
                         "/house/surroundings",
                         "bram",
@@ -510,22 +520,20 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form("/house/heaters/1/offset", "bram", Map.of(), Map.of("offset1", Takes.DIFFERENCE)));
     }
 
-    private static Map<String, String> sheet() {
-        return new LinkedHashMap<>(Map.ofEntries(
+    private static Form sheet(String at, Map<String, Takes> fields) {
+        Map<String, String> typed = new LinkedHashMap<>(Map.ofEntries(
+                Map.entry("at", at),
                 Map.entry("name", "Bellows Negative 500 ml"),
                 Map.entry("maker", "Bellows"),
                 Map.entry("process", "colour-negative"),
                 Map.entry("makes", "500"),
-                Map.entry("parts", "1"),
                 Map.entry("part0-name", "Developer A"),
-                Map.entry("part0-unit", "ML"),
-                Map.entry("part0-amount", "50"),
-                Map.entry("baths", "1"),
+                Map.entry("part0-amount", "50 ml"),
+                Map.entry("part1-name", ""),
                 Map.entry("bath0-role", "developer"),
                 Map.entry("bath0-mode", "TOP_UP"),
                 Map.entry("bath0-water", "300"),
-                Map.entry("bath0-adds", "1"),
-                Map.entry("bath0-add0-part", "Developer A"),
+                Map.entry("bath0-add0-part", "0"),
                 Map.entry("bath0-add0-amount", "50"),
                 Map.entry("bath0-add0-care", "NORMAL"),
                 Map.entry("bath0-time", "3:15"),
@@ -533,46 +541,65 @@ public class BadInputTest extends DemoApplicationTest {
                 Map.entry("bath0-within", "37.7-38.3"),
                 Map.entry("bath0-wear", "per-roll"),
                 Map.entry("bath0-percent", "2")));
+        return new Form(DRAFT + "/kept", "bram", typed, fields);
     }
 
-    private static Map<String, Takes> sheetFields() {
-        return Map.ofEntries(
-                Map.entry("name", Takes.WORDS),
-                Map.entry("maker", Takes.WORDS),
-                Map.entry("process", Takes.CHOICE),
-                Map.entry("processCode", Takes.OPTIONAL_WORDS),
-                Map.entry("makes", Takes.VOLUME),
-                Map.entry("part0-name", Takes.WORDS),
-                Map.entry("part0-unit", Takes.CHOICE),
-                Map.entry("part0-amount", Takes.VOLUME),
-                Map.entry("part0-sealed", Takes.OPTIONAL_DAYS),
-                Map.entry("part0-opened", Takes.OPTIONAL_DAYS),
-                Map.entry("part0-share", Takes.OPTIONAL_PERCENTAGE),
-                Map.entry("bath0-role", Takes.CHOICE),
-                Map.entry("bath0-mode", Takes.CHOICE),
-                Map.entry("bath0-makes", Takes.OPTIONAL_VOLUME),
-                Map.entry("bath0-water", Takes.OPTIONAL_VOLUME),
-                Map.entry("bath0-mixLeast", Takes.OPTIONAL_DEGREES),
-                Map.entry("bath0-mixBest", Takes.OPTIONAL_DEGREES),
-                Map.entry("bath0-mixMost", Takes.OPTIONAL_DEGREES),
-                Map.entry("bath0-add0-part", Takes.WORDS),
-                Map.entry("bath0-add0-amount", Takes.VOLUME),
-                Map.entry("bath0-add0-care", Takes.CHOICE),
-                Map.entry("bath0-add0-wait", Takes.OPTIONAL_MINUTES),
-                Map.entry("bath0-add0-note", Takes.OPTIONAL_WORDS),
-                Map.entry("bath0-time", Takes.TIME),
-                Map.entry("bath0-rotary", Takes.OPTIONAL_TIME),
-                Map.entry("bath0-at", Takes.DEGREES),
-                Map.entry("bath0-within", Takes.TOLERANCE),
-                Map.entry("bath0-percent", Takes.OPTIONAL_PERCENTAGE),
-                Map.entry("bath0-push", Takes.OPTIONAL_LINES),
-                Map.entry("bath0-table", Takes.OPTIONAL_LINES),
-                Map.entry("bath0-capacity", Takes.OPTIONAL_RANGE),
-                Map.entry("bath0-capacityFor", Takes.OPTIONAL_VOLUME),
-                Map.entry("bath0-life", Takes.OPTIONAL_RANGE),
-                Map.entry("bath0-oneShot", Takes.OPTIONAL_DILUTION),
-                Map.entry("steps", Takes.OPTIONAL_LINES),
-                Map.entry("examples", Takes.OPTIONAL_LINES));
+    private static Map<String, Takes> boxFields() {
+        return Map.of(
+                "name", Takes.WORDS,
+                "maker", Takes.WORDS,
+                "process", Takes.CHOICE,
+                "processCode", Takes.OPTIONAL_WORDS,
+                "makes", Takes.VOLUME,
+                "part0-name", Takes.WORDS,
+                "part0-amount", Takes.AMOUNT,
+                "bath0-role", Takes.CHOICE);
+    }
+
+    private static Map<String, Takes> mixingFields() {
+        return Map.of(
+                "bath0-mode", Takes.CHOICE,
+                "bath0-makes", Takes.OPTIONAL_VOLUME,
+                "bath0-water", Takes.OPTIONAL_VOLUME,
+                "bath0-mixing", Takes.OPTIONAL_DEGREES,
+                "bath0-add0-part", Takes.OPTIONAL_PART,
+                "bath0-add0-amount", Takes.OPTIONAL_VOLUME,
+                "bath0-add0-care", Takes.OPTIONAL_CHOICE,
+                "bath0-add0-wait", Takes.OPTIONAL_MINUTES,
+                "bath0-add0-waterAfter", Takes.OPTIONAL_VOLUME,
+                "bath0-add0-note", Takes.OPTIONAL_WORDS);
+    }
+
+    private static Map<String, Takes> timesFields() {
+        return Map.of(
+                "bath0-time", Takes.TIME,
+                "bath0-at", Takes.DEGREES,
+                "bath0-within", Takes.OPTIONAL_TOLERANCE,
+                "bath0-bands", Takes.OPTIONAL_LINES,
+                "bath0-table", Takes.OPTIONAL_LINES,
+                "bath0-push", Takes.OPTIONAL_LINES,
+                "bath0-rotary", Takes.OPTIONAL_TIME,
+                "bath0-wear", Takes.OPTIONAL_CHOICE,
+                "bath0-percent", Takes.OPTIONAL_PERCENTAGE);
+    }
+
+    private static Map<String, Takes> movementFields() {
+        return Map.of(
+                "bath0-moved", Takes.OPTIONAL_LINES,
+                "steps", Takes.OPTIONAL_LINES,
+                "clock", Takes.OPTIONAL_CHOICE);
+    }
+
+    private static Map<String, Takes> lastsFields() {
+        return Map.of(
+                "bath0-capacity", Takes.OPTIONAL_RANGE,
+                "bath0-capacityFor", Takes.OPTIONAL_VOLUME,
+                "bath0-life", Takes.OPTIONAL_RANGE,
+                "bath0-oneShot", Takes.OPTIONAL_DILUTION,
+                "part0-sealed", Takes.OPTIONAL_DAYS,
+                "part0-opened", Takes.OPTIONAL_DAYS,
+                "part0-vials", Takes.OPTIONAL_DAYS,
+                "part0-share", Takes.OPTIONAL_PERCENTAGE);
     }
 
     @DataProvider
@@ -651,13 +678,23 @@ public class BadInputTest extends DemoApplicationTest {
     }
 
     private MockHttpServletResponse send(Form form, Map<String, String> instead) throws Exception {
-        SignedIn who = (SignedIn) members.loadUserByUsername(form.who());
-        MockHttpServletRequestBuilder request = post(form.page())
-                .with(csrf())
-                .with(user(who))
-                .param("formKey", UUID.randomUUID().toString());
         Map<String, String> typed = new LinkedHashMap<>(form.good());
         typed.putAll(instead);
+        if (!form.page().startsWith(DRAFT)) {
+            return send(form.page(), form.who(), typed);
+        }
+        String draft = String.valueOf(send("/leaflets/drafts", form.who(), Map.of("shape", "DEVELOPER_ALONE"))
+                .getRedirectedUrl());
+        MockHttpServletResponse answer = send(form.page().replace(DRAFT, draft), form.who(), typed);
+        send(draft + "/thrown-away", form.who(), Map.of());
+        return answer;
+    }
+
+    private MockHttpServletResponse send(String page, String who, Map<String, String> typed) throws Exception {
+        MockHttpServletRequestBuilder request = post(page)
+                .with(csrf())
+                .with(user((SignedIn) members.loadUserByUsername(who)))
+                .param("formKey", UUID.randomUUID().toString());
         typed.forEach(request::param);
         return pages.perform(request).andReturn().getResponse();
     }

@@ -357,16 +357,17 @@ public class BenchTest extends DemoPagesTest {
                 Map.entry("processName", "Fog negative"),
                 Map.entry("makes", "500"),
                 Map.entry("part0-name", "Developer A"),
-                Map.entry("part0-unit", "ML"),
-                Map.entry("part0-amount", "60"),
+                Map.entry("part0-amount", "60 ml"),
+                Map.entry("part1-name", ""),
                 Map.entry("bath0-role", "other"),
                 Map.entry("bath0-roleName", "Clearing bath"),
                 Map.entry("bath0-letters", "Cl"),
                 Map.entry("bath0-mode", "TOP_UP"),
                 Map.entry("bath0-water", "300"),
-                Map.entry("bath0-add0-part", "developer a"),
+                Map.entry("bath0-add0-part", "0"),
                 Map.entry("bath0-add0-amount", "50"),
                 Map.entry("bath0-add0-care", "CRITICAL"),
+                Map.entry("bath0-add1-part", ""),
                 Map.entry("bath0-time", "3:15"),
                 Map.entry("bath0-at", "24 °C / 80 °F"),
                 Map.entry("bath0-within", "20-30"),
@@ -376,27 +377,44 @@ public class BenchTest extends DemoPagesTest {
         String[] fields = sheet.entrySet().stream()
                 .flatMap(entry -> List.of(entry.getKey(), entry.getValue()).stream())
                 .toArray(String[]::new);
-        assertThat(send("/leaflets/check", "bram", fields).getContentAsString().replace('\u00a0', ' '))
+        String draft = String.valueOf(
+                send("/leaflets/drafts", "bram", "shape", "DEVELOPER_ALONE").getRedirectedUrl());
+        assertThat(send(draft + "/typed", "bram", fields).getContentAsString().replace('\u00a0', ' '))
                 .contains(
                         "Two printed bands both name roll 6",
                         "says two things: 24.0 °C and 26.7 °C",
                         "its capacity is 12 rolls, and its last printed time ends at roll 10",
                         "all baths together leave 10 ml of 60 ml over");
-        MockHttpServletResponse kept = send("/leaflets", "bram", fields);
+        MockHttpServletResponse kept = send(draft + "/kept", "bram", fields);
         String address = String.valueOf(kept.getRedirectedUrl()).replace("?added", "");
         assertThat(page(address, "ines")).contains("Clearing bath", "Fog negative");
-        assertThat(send("/leaflets", "bram", fields).getContentAsString()).contains("is there already");
+        assertThat(send(draft + "/kept", "bram", fields).getRedirectedUrl())
+                .as("a double tap keeps it once")
+                .isEqualTo(address);
+        String another = String.valueOf(
+                send("/leaflets/drafts", "bram", "shape", "DEVELOPER_ALONE").getRedirectedUrl());
+        assertThat(send(another + "/kept", "bram", fields).getContentAsString()).contains("is there already");
         long id = Long.parseLong(address.replaceAll("\\D", ""));
         assertThat(page(address + "/retype?formKey=" + UUID.randomUUID(), "bram"))
                 .contains("You typed this sheet in.");
         String[] figures = {
-            "KIT_AMOUNT__developer-a", "60", "MAKES_clearing-bath_", "500", "START_WATER_clearing-bath_", "300",
-            "AMOUNT_clearing-bath_developer-a", "5", "TIME_clearing-bath_", "3:15", "TEMPERATURE_clearing-bath_", "24",
-            "MOST_ROLLS_clearing-bath_", "12"
+            "KIT_MAKES___0", "500 ml",
+            "KIT_AMOUNT__developer-a_0", "60",
+            "MAKES_clearing-bath__0", "500",
+            "START_WATER_clearing-bath__0", "300",
+            "AMOUNT_clearing-bath_developer-a_0", "5",
+            "TIME_clearing-bath__0", "3:15",
+            "TEMPERATURE_clearing-bath__0", "24",
+            "TOLERANCE_clearing-bath__0", "20 to 30 °C",
+            "BANDS_clearing-bath__0", "1-6 3:15\n6-10 3:40",
+            "ROLLS_clearing-bath__0", "8-12",
+            "ROLLS_IN_clearing-bath__0", "500",
+            "STEPS___0", "Clearing bath"
         };
         assertThat(send(address + "/retypings", "ines", figures).getRedirectedUrl())
                 .isEqualTo(address + "?retyped");
-        assertThat(page(address, "ines")).contains("Developer A is 50 ml in Mezcla, and was typed as 5 ml");
+        assertThat(page(address, "ines").replace('\u00a0', ' '))
+                .contains("50 ml in Mezcla", "5 ml", "1-6 3:15, 6-10 3:40");
         String file = leaflets.file(id);
         MockHttpServletResponse known = sendFile("/leaflets/import", "bram", file);
         assertThat(known.getContentAsString()).contains("is there already, and says just this.");

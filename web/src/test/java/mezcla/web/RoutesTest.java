@@ -126,10 +126,14 @@ public class RoutesTest extends DemoApplicationTest {
         {"GET /leaflets/{id}/file", Who.MEMBERS},
         {"GET /leaflets/{id}/retype", Who.MEMBERS},
         {"POST /leaflets/{id}/retypings", Who.MEMBERS},
-        {"GET /leaflets/new", Who.STEWARDS},
-        {"POST /leaflets/draft", Who.STEWARDS},
-        {"POST /leaflets/check", Who.STEWARDS},
-        {"POST /leaflets", Who.STEWARDS},
+        {"GET /leaflets/new", Who.MEMBERS},
+        {"POST /leaflets/drafts", Who.MEMBERS},
+        {"GET /leaflets/drafts/{id}", Who.MEMBERS},
+        {"POST /leaflets/drafts/{id}", Who.MEMBERS},
+        {"POST /leaflets/drafts/{id}/typed", Who.MEMBERS},
+        {"POST /leaflets/drafts/{id}/kept", Who.MEMBERS},
+        {"POST /leaflets/drafts/{id}/thrown-away", Who.MEMBERS},
+        {"POST /leaflets/{id}/offer", Who.STEWARDS},
         {"GET /leaflets/import", Who.STEWARDS},
         {"POST /leaflets/import", Who.STEWARDS},
         {"POST /leaflets/imports", Who.STEWARDS},
@@ -288,6 +292,17 @@ public class RoutesTest extends DemoApplicationTest {
         return report;
     }
 
+    private String draft() throws Exception {
+        return String.valueOf(pages.perform(request(HttpMethod.POST, "/leaflets/drafts")
+                        .with(csrf())
+                        .with(user(members.loadUserByUsername("devi")))
+                        .param("formKey", UUID.randomUUID().toString())
+                        .param("shape", "TWO_BATHS"))
+                .andReturn()
+                .getResponse()
+                .getRedirectedUrl());
+    }
+
     /** A route with numbers of things that exist, and nothing typed. */
     private MockHttpServletRequestBuilder asked(String route, String name) throws Exception {
         String page = route.substring(route.indexOf(' ') + 1)
@@ -296,6 +311,7 @@ public class RoutesTest extends DemoApplicationTest {
                 .replace("/fills/{id}/lifts", "/fills/11/lifts")
                 .replace("/batches/{id}/renew", "/batches/5/renew")
                 .replace("/batches/{id}", "/batches/5")
+                .replace("/leaflets/drafts/{id}", route.contains("drafts/{id}") ? draft() : "")
                 .replace("{id}", "1")
                 .replace("{sequence}", "1")
                 .replace("{bath}", "dev")

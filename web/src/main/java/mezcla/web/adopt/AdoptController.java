@@ -114,7 +114,7 @@ class AdoptController {
             form.setName(leaflet.name());
         }
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
-        model.addAttribute("sheets", leaflets.sheets());
+        model.addAttribute("sheets", leaflets.offered());
         model.addAttribute("leaflet", leaflet);
         model.addAttribute("bottles", adoptions.freeBottles());
         model.addAttribute("form", form);

@@ -146,7 +146,7 @@ class CupboardController {
                 form.getLeaflet().isEmpty() ? null : errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
         model.addAllAttributes(Map.of(
                 "sheets",
-                leaflets.sheets(),
+                leaflets.offered(),
                 "currency",
                 houses.house().currency().getCode(),
                 "form",

@@ -221,7 +221,7 @@ public class CupboardService {
                 (int) Math.round(share * 100),
                 since(state),
                 state.left() > 0 && state.isPast(cameAt, clock.instant()) ? past(state) : warning(state),
-                part.unit() == Unit.G,
+                part.unit() != Unit.ML,
                 BOX_HEIGHT - height,
                 height);
     }
@@ -229,7 +229,13 @@ public class CupboardService {
     private String since(PartState state) {
         PartState.Decanted decanted = state.decanted();
         if (decanted != null) {
-            return "in %s, %s".formatted(Figures.count(decanted.vials(), "vial"), ago(decanted.at()));
+            int left = state.vialsLeft();
+            return "in %s, %s"
+                    .formatted(
+                            left == decanted.vials()
+                                    ? Figures.count(left, "vial")
+                                    : "%d of %s".formatted(left, Figures.count(decanted.vials(), "vial")),
+                            ago(decanted.at()));
         }
         return state.openedAt() == null ? "sealed" : "opened " + ago(state.openedAt());
     }
@@ -240,9 +246,7 @@ public class CupboardService {
     }
 
     private static String past(PartState state) {
-        Double days = state.openedAt() == null
-                ? state.part().unopenedDays()
-                : state.part().openedDays();
+        Double days = state.openedAt() == null ? state.part().unopenedDays() : state.keepsOpenDays();
         return "past its printed life"
                 + (days == null ? "" : ": it keeps %s days".formatted(Figures.plain(days, 0)))
                 + "; what is mixed from it has to be tested first";

@@ -3,9 +3,7 @@ package mezcla.web.cupboard;
 import java.util.Map;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
-import mezcla.leaflet.Unit;
 import mezcla.leaflet.WasteRoute;
-import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
@@ -13,6 +11,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.TypedAmount;
 import mezcla.web.forms.TypedChoice;
 import mezcla.web.forms.TypedText;
 import mezcla.web.words.Units;
@@ -141,9 +140,8 @@ class KitController {
     }
 
     private double amount(long id, String part, String typed) {
-        return kits.kit(id).part(part).part().unit() == Unit.G
-                ? Mass.parse(typed).grams()
-                : Volume.parse(typed, Units.shown().volume()).ml();
+        return TypedAmount.of(
+                typed, kits.kit(id).part(part).part().unit(), Units.shown().volume());
     }
 
     private static int vials(String typed) {

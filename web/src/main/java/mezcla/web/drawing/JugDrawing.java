@@ -2,9 +2,7 @@ package mezcla.web.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
-import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
-import mezcla.leaflet.Unit;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BenchAct;
 import mezcla.mixing.BenchWalk;
@@ -55,6 +53,7 @@ public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY, St
                     y,
                     planned.roomMl() * scale,
                     plan.recipe().mode() == Recipe.Mode.READY_TO_USE ? "ready" : "part");
+            y = add(layers, y, planned.waterAfterMl() * scale, "water");
         }
         add(layers, y, plan.topUpMl() * scale, "top-up");
         return new JugDrawing(
@@ -102,7 +101,7 @@ public record JugDrawing(List<Layer> layers, List<Mark> marks, double topUpY, St
         double amount = walk.really(act);
         return switch (act.kind()) {
             case WATER, RINSE_MEASURE -> amount;
-            case PART -> act.unit() == Unit.G ? amount * Part.ML_PER_GRAM : amount;
+            case PART -> act.unit().roomMl(amount);
             case TOP_UP -> amount - level;
             case WAIT, BOTTLE, RINSE_ALL -> 0;
         };

@@ -316,8 +316,28 @@ public sealed interface FormObjection extends Objection {
     /** This file cannot be read any more. Choose it again. */
     record FileBroken() implements FormObjection {}
 
-    /** Choose liquid or powder. */
-    record UnknownUnit() implements FormObjection {}
+    /** Neither of the two clocks. */
+    record UnknownClock() implements FormObjection {}
+
+    /** A draft of a sheet that nobody began, or that is gone. */
+    record UnknownDraft(String draft) implements FormObjection, Objection.OfNothing {
+        @Override
+        public String asked() {
+            return draft;
+        }
+    }
+
+    /** More drafts than a house can have in hand. */
+    record TooManyDrafts(int most) implements FormObjection {}
+
+    /** A draft that has become a leaflet, or was thrown away. */
+    record DraftIsDone() implements FormObjection {}
+
+    /** A sheet in which something is missing or cannot be read. */
+    record SheetUnfinished(int things) implements FormObjection {}
+
+    /** A sheet that is not offered any more. */
+    record LeafletWithdrawn(String name) implements FormObjection {}
 
     /** Choose how it is mixed. */
     record UnknownMode() implements FormObjection {}
@@ -327,21 +347,6 @@ public sealed interface FormObjection extends Objection {
 
     /** Type two letters, the first one large: Ab. */
     record NotLetters() implements FormObjection {}
-
-    /** “{text}” is none of the parts above. */
-    record NoSuchPart(String text) implements FormObjection {}
-
-    /** The best temperature lies between the lowest and the highest. */
-    record MixingTemperaturesMixedUp() implements FormObjection {}
-
-    /** “{text}” is no number of days. Type it as 180. */
-    record NotDays(String text) implements FormObjection {}
-
-    /** “{text}” is no percentage. Type it as 2 or 2.5. */
-    record NotAPercentage(String text) implements FormObjection {}
-
-    /** “{text}” is no number of minutes. Type 1 to 240. */
-    record NotMinutes(String text) implements FormObjection {}
 
     /** Hot water has to be warmer than cold. */
     record HotNotHotter() implements FormObjection {}

@@ -10,11 +10,14 @@ import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.PrintedExample;
+import mezcla.leaflet.PrintedMovement;
 import mezcla.leaflet.ProcessStep;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
+import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
 import org.jspecify.annotations.Nullable;
@@ -48,6 +51,7 @@ public final class LeafletDocument {
                 each(root.get("parts"), LeafletDocument::part),
                 each(root.get("baths"), LeafletDocument::bath),
                 each(root.get("steps"), LeafletDocument::step),
+                root.has("clock") ? StepClock.valueOf(constant(text(root, "clock"))) : null,
                 each(
                         root.get("examples"),
                         node -> new PrintedExample(
@@ -65,10 +69,13 @@ public final class LeafletDocument {
 
     private static ProcessStep step(JsonNode node) {
         Double fills = optionalNumber(node, "fills");
+        Double seconds = optionalNumber(node, "seconds");
+        double most = seconds == null ? 0 : most(node, seconds);
         return new ProcessStep(
                 ProcessStep.Kind.valueOf(constant(text(node, "kind"))),
                 optionalText(node, "bath"),
-                optionalNumber(node, "seconds"),
+                seconds,
+                seconds != null && most > seconds ? Double.valueOf(most) : null,
                 fills == null ? null : fills.intValue(),
                 optionalNumber(node, "atC"));
     }
@@ -90,6 +97,7 @@ public final class LeafletDocument {
                 node.path("airSensitive").asBoolean(false),
                 optionalNumber(node, "unopenedDays"),
                 optionalNumber(node, "openedDays"),
+                optionalNumber(node, "inVialsDays"),
                 optionalNumber(node, "valueShare"));
     }
 
@@ -104,7 +112,39 @@ public final class LeafletDocument {
                 range(node.get("capacity")),
                 range(node.get("lifeDays")),
                 oneShot == null ? null : new Bath.OneShot(number(oneShot, "stockParts"), number(oneShot, "waterParts")),
-                optionalNumber(node.get("timing"), "rotarySeconds"));
+                optionalNumber(node.get("timing"), "rotarySeconds"),
+                node.has("movement") ? movement(node.get("movement")) : null);
+    }
+
+    private static PrintedMovement movement(JsonNode node) {
+        return new PrintedMovement(
+                PrintedMovement.Kind.valueOf(constant(text(node, "kind"))),
+                method(node, "first"),
+                method(node, "then"),
+                node.path("initialSeconds").asDouble(0),
+                node.path("everySeconds").asDouble(0),
+                node.path("forSeconds").asDouble(0),
+                node.path("turns").asInt(0));
+    }
+
+    private static PrintedMovement.@Nullable Method method(JsonNode node, String name) {
+        return node.has(name) ? PrintedMovement.Method.valueOf(constant(text(node, name))) : null;
+    }
+
+    private static void write(ObjectNode node, PrintedMovement movement) {
+        node.put("kind", words(movement.kind()));
+        PrintedMovement.Method first = movement.first();
+        PrintedMovement.Method then = movement.then();
+        put(node, "first", first == null ? null : words(first));
+        put(node, "then", then == null ? null : words(then));
+        if (movement.kind() == PrintedMovement.Kind.INTERVALS) {
+            node.put("initialSeconds", movement.initialSeconds()).put("everySeconds", movement.everySeconds());
+            if (movement.turns() > 0) {
+                node.put("turns", movement.turns());
+            } else {
+                node.put("forSeconds", movement.forSeconds());
+            }
+        }
     }
 
     private static Recipe recipe(JsonNode node) {
@@ -115,8 +155,8 @@ public final class LeafletDocument {
                 number(node, "startWaterMl"),
                 mixing == null
                         ? null
-                        : new Recipe.MixingTemperature(
-                                number(mixing, "min"), number(mixing, "target"), number(mixing, "max")),
+                        : new MixingTemperature(
+                                optionalNumber(mixing, "min"), number(mixing, "target"), optionalNumber(mixing, "max")),
                 each(node.get("additions"), LeafletDocument::addition));
     }
 
@@ -128,21 +168,39 @@ public final class LeafletDocument {
                 unit(node),
                 Addition.Care.valueOf(constant(node.path("care").asString("normal"))),
                 wait == null ? null : wait.intValue(),
-                optionalText(node, "note"));
+                optionalText(node, "note"),
+                node.path("waterAfterMl").asDouble(0));
     }
 
     private static Timing timing(JsonNode node) {
         JsonNode within = node.get("withinC");
+        double base = number(node, "baseSeconds");
         return new Timing(
-                number(node, "baseSeconds"),
+                base,
+                most(node, base),
                 number(node, "atC"),
                 number(within, "min"),
                 number(within, "max"),
+                !within.path("standsIn").asBoolean(false),
                 exhaustion(node.get("exhaustion")),
                 each(node.get("push"), LeafletDocument::push),
                 each(
                         node.get("temperatureTable"),
                         point -> new Timing.TimeAt(number(point, "c"), number(point, "seconds"))));
+    }
+
+    private static double most(JsonNode node, double base) {
+        return node.path("atLeast").asBoolean(false)
+                ? Double.POSITIVE_INFINITY
+                : node.path("mostSeconds").asDouble(base);
+    }
+
+    private static void putMost(ObjectNode node, double base, double most) {
+        if (Double.isInfinite(most)) {
+            node.put("atLeast", true);
+        } else if (most > base) {
+            node.put("mostSeconds", most);
+        }
     }
 
     private static Timing.Push push(JsonNode node) {
@@ -223,6 +281,8 @@ public final class LeafletDocument {
             ArrayNode steps = root.putArray("steps");
             leaflet.steps().forEach(step -> write(steps.addObject(), step));
         }
+        StepClock clock = leaflet.clock();
+        put(root, "clock", clock == null ? null : words(clock));
         if (!leaflet.examples().isEmpty()) {
             ArrayNode examples = root.putArray("examples");
             leaflet.examples().forEach(example -> examples.addObject()
@@ -244,6 +304,7 @@ public final class LeafletDocument {
         }
         put(node, "unopenedDays", part.unopenedDays());
         put(node, "openedDays", part.openedDays());
+        put(node, "inVialsDays", part.inVialsDays());
         put(node, "valueShare", part.valueShare());
     }
 
@@ -263,18 +324,22 @@ public final class LeafletDocument {
         if (oneShot != null) {
             node.putObject("oneShot").put("stockParts", oneShot.stockParts()).put("waterParts", oneShot.waterParts());
         }
+        PrintedMovement movement = bath.movement();
+        if (movement != null) {
+            write(node.putObject("movement"), movement);
+        }
     }
 
     private static void write(ObjectNode node, Recipe recipe) {
         node.put("mode", words(recipe.mode()))
                 .put("finalMl", recipe.finalMl())
                 .put("startWaterMl", recipe.startWaterMl());
-        Recipe.MixingTemperature mixing = recipe.mixingC();
+        MixingTemperature mixing = recipe.mixingC();
         if (mixing != null) {
-            node.putObject("mixingC")
-                    .put("min", mixing.min())
-                    .put("target", mixing.target())
-                    .put("max", mixing.max());
+            ObjectNode warm = node.putObject("mixingC");
+            put(warm, "min", mixing.min());
+            warm.put("target", mixing.target());
+            put(warm, "max", mixing.max());
         }
         ArrayNode additions = node.putArray("additions");
         for (Addition addition : recipe.additions()) {
@@ -288,12 +353,21 @@ public final class LeafletDocument {
                 each.put("waitMinutes", wait.intValue());
             }
             put(each, "note", addition.note());
+            if (addition.waterAfterMl() > 0) {
+                each.put("waterAfterMl", addition.waterAfterMl());
+            }
         }
     }
 
     private static void write(ObjectNode node, Timing timing) {
-        node.put("baseSeconds", timing.baseSeconds()).put("atC", timing.atC());
-        node.putObject("withinC").put("min", timing.leastC()).put("max", timing.mostC());
+        node.put("baseSeconds", timing.baseSeconds());
+        putMost(node, timing.baseSeconds(), timing.mostSeconds());
+        node.put("atC", timing.atC());
+        ObjectNode within =
+                node.putObject("withinC").put("min", timing.leastC()).put("max", timing.mostC());
+        if (!timing.printsTolerance()) {
+            within.put("standsIn", true);
+        }
         ObjectNode exhaustion = node.putObject("exhaustion");
         if (timing.exhaustion() instanceof Exhaustion.PerRoll perRoll) {
             exhaustion.put("kind", "per-roll").put("percent", perRoll.percent());
@@ -322,6 +396,10 @@ public final class LeafletDocument {
         node.put("kind", words(step.kind()));
         put(node, "bath", step.bath());
         put(node, "seconds", step.seconds());
+        Double most = step.mostSeconds();
+        if (most != null) {
+            putMost(node, 0, most);
+        }
         Integer fills = step.fills();
         if (fills != null) {
             node.put("fills", fills.intValue());

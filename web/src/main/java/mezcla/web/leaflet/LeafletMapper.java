@@ -13,21 +13,38 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface LeafletMapper {
     /** A leaflet as it is stored. */
-    record Row(long id, String document) {}
+    record Row(long id, String document, boolean withdrawn) {}
 
-    @Select("SELECT id, document FROM leaflet_version ORDER BY id")
+    @Select(
+            """
+            SELECT id, document,
+                COALESCE((SELECT withdrawn FROM leaflet_offered WHERE leaflet_version_id = leaflet_version.id
+                    ORDER BY leaflet_offered.id DESC LIMIT 1), 0) AS withdrawn
+            FROM leaflet_version ORDER BY id
+            """)
     List<Row> all();
 
     @Options(flushCache = Options.FlushCachePolicy.TRUE)
     @Select(
             value =
                     """
-            INSERT INTO leaflet_version (key, version, document, member_id)
-            VALUES (#{key}, #{version}, #{document}, #{memberId})
+            INSERT INTO leaflet_version (key, version, document, typed, member_id)
+            VALUES (#{key}, #{version}, #{document}, #{typed}, #{memberId})
             RETURNING id
             """,
             affectData = true)
-    long add(String key, int version, String document, @Nullable Long memberId);
+    long add(String key, int version, String document, @Nullable String typed, @Nullable Long memberId);
+
+    @Select("SELECT typed FROM leaflet_version WHERE id = #{id}")
+    @Nullable
+    String typed(@Param("id") long id);
+
+    @Insert(
+            """
+            INSERT INTO leaflet_offered (leaflet_version_id, withdrawn, member_id, at)
+            VALUES (#{id}, #{withdrawn}, #{memberId}, #{at})
+            """)
+    void offer(long id, boolean withdrawn, long memberId, Instant at);
 
     @Select("SELECT member_id FROM leaflet_version WHERE id = #{id}")
     @Nullable

@@ -2,10 +2,12 @@ package mezcla.web.leaflet;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Leaflet;
@@ -13,8 +15,11 @@ import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Every version of every leaflet. A document never changes, so each is read once. */
 @Service
@@ -23,6 +28,8 @@ public class Leaflets {
     private final Map<Long, Leaflet> read = new ConcurrentHashMap<>();
 
     private final Clock clock;
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final TypeReference<Map<String, String>> FIELDS = new TypeReference<>() {};
 
     Leaflets(LeafletMapper mapper, Clock clock) {
         this.mapper = mapper;
@@ -46,42 +53,114 @@ public class Leaflets {
      * @param name what the kit is called
      * @param process the family of chemistry
      * @param baths its baths
+     * @param letters their letters
+     * @param latest whether no later version is known
+     * @param withdrawn whether it is not offered any more
      */
-    public record Sheet(long id, String name, String process, String baths) {}
+    public record Sheet(
+            long id,
+            String name,
+            String maker,
+            String process,
+            String baths,
+            List<String> letters,
+            boolean latest,
+            boolean withdrawn) {}
 
-    /** Every version to choose from, by name; a later one says so. */
+    /** Every version, by name; where there are several, each says which it is. */
     @Transactional(readOnly = true)
     public List<Sheet> sheets() {
-        return byId().entrySet().stream()
+        Map<Long, Leaflet> all = byId();
+        Set<Long> withdrawn = mapper.all().stream()
+                .filter(LeafletMapper.Row::withdrawn)
+                .map(LeafletMapper.Row::id)
+                .collect(Collectors.toSet());
+        return all.entrySet().stream()
                 .map(entry -> new Sheet(
                         entry.getKey(),
-                        nameOf(entry.getValue()),
+                        nameOf(entry.getValue(), all.values()),
+                        entry.getValue().maker(),
                         entry.getValue().process().name(),
-                        baths(entry.getValue())))
-                .sorted(Comparator.comparing(Sheet::name))
+                        baths(entry.getValue()),
+                        entry.getValue().baths().stream()
+                                .map(bath -> bath.role().letters())
+                                .toList(),
+                        latest(entry.getValue().key()).equals(entry.getValue()),
+                        withdrawn.contains(entry.getKey())))
+                .sorted(Comparator.comparing(Sheet::latest).reversed().thenComparing(Sheet::name))
                 .toList();
+    }
+
+    /** Every version that is offered where somebody chooses. */
+    @Transactional(readOnly = true)
+    public List<Sheet> offered() {
+        return sheets().stream().filter(sheet -> !sheet.withdrawn()).toList();
+    }
+
+    /** Whether a version is not offered any more. */
+    @Transactional(readOnly = true)
+    public boolean isWithdrawn(long id) {
+        return mapper.all().stream().anyMatch(row -> row.id() == id && row.withdrawn());
+    }
+
+    /** Withdraws a version, so that it is not offered any more, or offers it again. What came with it keeps it. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void offer(long id, boolean withdrawn, SignedIn who) {
+        version(id);
+        if (isWithdrawn(id) != withdrawn) {
+            mapper.offer(id, withdrawn, who.id(), clock.instant());
+        }
+    }
+
+    /** What was typed of a version, by field; empty for one that came from a file. */
+    @Transactional(readOnly = true)
+    public Map<String, String> typed(long id) {
+        String typed = mapper.typed(id);
+        return typed == null ? Map.of() : JSON.readValue(typed, FIELDS);
     }
 
     private static String baths(Leaflet leaflet) {
         return leaflet.baths().stream().map(bath -> bath.role().name()).collect(Collectors.joining(", "));
     }
 
-    private static String nameOf(Leaflet leaflet) {
-        return leaflet.version() == 1 ? leaflet.name() : leaflet.name() + ", version " + leaflet.version();
+    private static String nameOf(Leaflet leaflet, Collection<Leaflet> all) {
+        int latest = all.stream()
+                .filter(each -> each.key().equals(leaflet.key()))
+                .mapToInt(Leaflet::version)
+                .max()
+                .orElse(1);
+        return latest == 1
+                ? leaflet.name()
+                : "%s, version %d%s"
+                        .formatted(
+                                leaflet.name(),
+                                leaflet.version(),
+                                leaflet.version() == latest ? "" : ", an earlier one");
     }
 
     /**
      * The version that was chosen.
      *
-     * @throws Refusal {@code leaflet-missing}
+     * @throws Refusal {@code leaflet-missing}, {@code leaflet-withdrawn}
      */
     @Transactional(readOnly = true)
     public Leaflet chosen(String id) {
+        offeredNoMore(id);
         return byId().entrySet().stream()
                 .filter(entry -> Long.toString(entry.getKey()).equals(id))
                 .map(Map.Entry::getValue)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new FormObjection.LeafletMissing()));
+    }
+
+    private void offeredNoMore(String id) {
+        sheets().stream()
+                .filter(sheet -> Long.toString(sheet.id()).equals(id) && sheet.withdrawn())
+                .findFirst()
+                .ifPresent(sheet -> {
+                    throw Refusal.of(new FormObjection.LeafletWithdrawn(sheet.name()));
+                });
     }
 
     /** The last version of a leaflet. */
@@ -132,6 +211,20 @@ public class Leaflets {
      */
     @Transactional
     public long add(Leaflet leaflet, @Nullable SignedIn who) {
+        return add(leaflet, null, who);
+    }
+
+    /**
+     * Adds a leaflet as it was typed.
+     *
+     * @param leaflet a new one, or a new version of one that is there
+     * @param typed what was typed, as JSON by field; null where it came from a file
+     * @param who the steward who keeps it; null where the demonstration does
+     * @return the id of the version
+     * @throws Refusal {@code leaflet-name-taken} where a new one has the name of one that is there
+     */
+    @Transactional
+    public long add(Leaflet leaflet, @Nullable String typed, @Nullable SignedIn who) {
         boolean known = byId().values().stream()
                 .anyMatch(each -> each.key().equals(leaflet.key()) && each.version() == leaflet.version());
         if (known) {
@@ -141,6 +234,7 @@ public class Leaflets {
                 leaflet.key(),
                 leaflet.version(),
                 LeafletDocument.write(leaflet),
+                typed,
                 who == null ? null : Long.valueOf(who.id()));
     }
 

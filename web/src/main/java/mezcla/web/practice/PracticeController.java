@@ -63,7 +63,7 @@ class PracticeController {
 
     @GetMapping("/practice")
     String practice(@AuthenticationPrincipal SignedIn member, Model model) {
-        model.addAttribute("sheets", leaflets.sheets());
+        model.addAttribute("sheets", leaflets.offered());
         model.addAttribute("speeds", SPEEDS);
         model.addAttribute("movements", Movement.values());
         model.addAttribute("faults", SimulatedBath.Fault.values());

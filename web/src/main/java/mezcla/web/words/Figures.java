@@ -43,6 +43,9 @@ public final class Figures {
 
     /** An amount of a part: hundredths below 10, tenths below 100, whole above; in the units of the page. */
     public static String amount(double amount, Unit unit) {
+        if (unit == Unit.SACHET) {
+            return plain(amount, US_DECIMALS) + "\u00a0" + (amount == 1 ? "sachet" : "sachets");
+        }
         if (Units.shown() == Units.US) {
             return unit == Unit.ML
                     ? measured(Volume.Unit.US_FL_OZ.of(amount), "fl\u00a0oz")
@@ -59,6 +62,9 @@ public final class Figures {
      * @param graduation from mark to mark of the tool, in that unit; null where none was chosen
      */
     public static String marked(double amount, Unit unit, @Nullable Double graduation) {
+        if (unit == Unit.SACHET) {
+            return amount(amount, unit);
+        }
         if (graduation == null) {
             return measured(amount, unit.symbol());
         }
@@ -68,7 +74,7 @@ public final class Figures {
 
     /** The same amount in the reader's own unit, to stand beside it; empty where that is the same. */
     public static String inReadersUnit(double amount, Unit unit) {
-        if (Units.shown() != Units.US) {
+        if (Units.shown() != Units.US || unit == Unit.SACHET) {
             return "";
         }
         return unit == Unit.ML

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.LongFunction;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Timing;
 import mezcla.log.RunBath;
 import org.jspecify.annotations.Nullable;
@@ -42,5 +43,29 @@ public final class TemperatureWords {
 
     private static String range(Timing timing) {
         return Figures.celsius(timing.leastC()) + " to " + Figures.celsius(timing.mostC());
+    }
+
+    /** How warm a bath is mixed: {@code 40.0 °C (30.0 °C to 45.0 °C)}. */
+    public static String mixing(MixingTemperature mixing) {
+        Double least = mixing.min();
+        Double most = mixing.max();
+        String between = least != null && most != null
+                ? " (%s to %s)".formatted(Figures.celsius(least), Figures.celsius(most))
+                : least != null
+                        ? " (at least %s)".formatted(Figures.celsius(least))
+                        : most != null ? " (at most %s)".formatted(Figures.celsius(most)) : "";
+        return Figures.celsius(mixing.target()) + between;
+    }
+
+    /** From where to where a bath may be mixed, as a sentence; empty where nothing is printed. */
+    public static String mixingWillDo(MixingTemperature mixing) {
+        Double least = mixing.min();
+        Double most = mixing.max();
+        if (least != null && most != null) {
+            return "Between %s and %s will do.".formatted(Figures.celsius(least), Figures.celsius(most));
+        }
+        return least != null
+                ? "At least %s.".formatted(Figures.celsius(least))
+                : most != null ? "At most %s.".formatted(Figures.celsius(most)) : "";
     }
 }

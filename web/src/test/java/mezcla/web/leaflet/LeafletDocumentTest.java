@@ -16,14 +16,15 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Range;
-import mezcla.leaflet.Recipe;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
 import mezcla.processing.ExampleCheck;
 import mezcla.web.leaflet.editor.SheetForm;
 import mezcla.web.leaflet.editor.SheetReading;
+import mezcla.web.leaflet.editor.SheetRemark;
 import org.springframework.core.io.ClassPathResource;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -70,7 +71,7 @@ public class LeafletDocumentTest {
         assertThat(developer.timing().push().get(2).wearWeight()).isEqualTo(1.25);
         assertThat(developer.timing().temperatureTable()).hasSize(4);
         assertThat(developer.timing().exhaustion()).isInstanceOf(Exhaustion.Steps.class);
-        assertThat(developer.recipe().mixingC()).isEqualTo(new Recipe.MixingTemperature(30, 40, 45));
+        assertThat(developer.recipe().mixingC()).isEqualTo(new MixingTemperature(30.0, 40, 45.0));
         Addition critical = developer.recipe().additions().get(1);
         assertThat(critical.care()).isEqualTo(Addition.Care.CRITICAL);
         assertThat(critical.care().tolerance()).isEqualTo(0.02);
@@ -131,7 +132,7 @@ public class LeafletDocumentTest {
         SheetReading reading = new SheetReading(SheetForm.of(leaflet));
         assertThat(reading.leaflet(leaflet)).isEqualTo(leaflet.withVersion(leaflet.version() + 1));
         assertThat(reading.errors().all()).isEmpty();
-        assertThat(reading.asides()).isEmpty();
+        assertThat(reading.remarks()).allMatch(remark -> remark.kind() == SheetRemark.Kind.SAID);
     }
 
     @DataProvider

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
-import mezcla.leaflet.Recipe;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.HouseWater;
 import mezcla.mixing.MixPlan;
@@ -76,20 +76,25 @@ public final class BenchWater {
         String wanted = Figures.celsius(landing.wantedC());
         String line = "To run film straight away at %s, start at %s and top up at %s."
                 .formatted(wanted, Figures.celsius(landing.startC()), wanted);
-        Recipe.MixingTemperature mixing = mix.recipe().mixingC();
+        MixingTemperature mixing = mix.recipe().mixingC();
         lines.add(
                 switch (landing.reach()) {
                     case NO_WATER -> "No start water lands this at %s: warm the bottle instead.".formatted(wanted);
                     case ABOVE_MIXING ->
                         line
                                 + " That is above the %s the sheet allows: better warm the bottle afterwards."
-                                        .formatted(mixing == null ? "" : Figures.celsius(mixing.max()));
+                                        .formatted(
+                                                mixing == null || mixing.max() == null
+                                                        ? ""
+                                                        : Figures.celsius(mixing.max()));
                     case BELOW_MIXING ->
                         "To land at %s it would start at %s, below the %s at which the sheet has it mixed, where powder does not"
                                         .formatted(
                                                 wanted,
                                                 Figures.celsius(landing.startC()),
-                                                mixing == null ? "" : Figures.celsius(mixing.min()))
+                                                mixing == null || mixing.min() == null
+                                                        ? ""
+                                                        : Figures.celsius(mixing.min()))
                                 + " dissolve: mix it warm, and let it cool to %s.".formatted(wanted);
                     case ABOVE_HOT_TAP -> line + " The hot tap does not reach that.";
                     case FINE -> line;

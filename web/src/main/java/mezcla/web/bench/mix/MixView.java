@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Caution;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
@@ -20,6 +21,7 @@ import mezcla.mixing.ToolChoice;
 import mezcla.web.drawing.JugDrawing;
 import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
+import mezcla.web.words.TemperatureWords;
 import mezcla.web.words.Units;
 
 /**
@@ -202,7 +204,12 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         if (mix.startWaterMl() > 0) {
             acts.add(new Act("Start with", Figures.ml(mix.startWaterMl()), "of water" + at(mix.recipe()), "", ""));
         }
-        mix.additions().forEach(planned -> acts.add(act(leaflet, mix, planned, tools)));
+        for (MixPlan.PlannedAddition planned : mix.additions()) {
+            acts.add(act(leaflet, mix, planned, tools));
+            if (planned.waterAfterMl() > 0) {
+                acts.add(new Act("Add", Figures.ml(planned.waterAfterMl()), "of water", "", ""));
+            }
+        }
         if (mix.recipe().mode() == Recipe.Mode.TOP_UP) {
             acts.add(new Act(
                     "Top up to",
@@ -215,14 +222,8 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     }
 
     private static String at(Recipe recipe) {
-        Recipe.MixingTemperature mixing = recipe.mixingC();
-        return mixing == null
-                ? ""
-                : " at %s (%s to %s)"
-                        .formatted(
-                                Figures.celsius(mixing.target()),
-                                Figures.celsius(mixing.min()),
-                                Figures.celsius(mixing.max()));
+        MixingTemperature mixing = recipe.mixingC();
+        return mixing == null ? "" : " at " + TemperatureWords.mixing(mixing);
     }
 
     private static Act act(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
@@ -230,7 +231,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         Part part = leaflet.part(addition.part());
         String amount = poured(planned, tools);
         String beside = Figures.inReadersUnit(planned.amount(), addition.unit());
-        String vessel = addition.unit() == Unit.G ? "sachet" : "bottle";
+        String vessel = addition.unit() == Unit.ML ? "bottle" : "sachet";
         List<String> notes = new ArrayList<>();
         Measuring measuring = planned.wholePart()
                 ? new Measuring("all that is left: no measuring", "")

@@ -1,11 +1,8 @@
 package mezcla.web.bench.walk;
 
 import java.util.Map;
-import mezcla.leaflet.Unit;
-import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
-import mezcla.measure.Volume;
 import mezcla.mixing.BenchAct;
 import mezcla.mixing.MixingObjection;
 import mezcla.web.access.SignedIn;
@@ -14,6 +11,7 @@ import mezcla.web.cupboard.CupboardService;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.TypedAmount;
 import mezcla.web.forms.TypedText;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
@@ -132,9 +130,7 @@ class BenchController {
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new MixingObjection.ActOutOfTurn()));
         String text = text(typed, "poured");
-        return act.unit() == Unit.G
-                ? Mass.parse(text).grams()
-                : Volume.parse(text, Units.shown().volume()).ml();
+        return TypedAmount.of(text, act.unit(), Units.shown().volume());
     }
 
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {

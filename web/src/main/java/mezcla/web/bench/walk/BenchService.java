@@ -10,8 +10,8 @@ import mezcla.batch.PartState;
 import mezcla.batch.ShortCode;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
-import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Bottle;
@@ -33,6 +33,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import mezcla.web.words.TemperatureWords;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -287,25 +288,28 @@ public class BenchService {
     private BenchView.Now pourWater(Mixes.Mix mix, BenchAct act) {
         BatchPlan.PlannedBath bath = mix.walk().bath(act.bath());
         double startC = water().startC(bath.mix());
-        Recipe.MixingTemperature mixing = bath.mix().recipe().mixingC();
+        MixingTemperature mixing = bath.mix().recipe().mixingC();
+        boolean atStart = mix.walk().acts().stream()
+                .filter(each -> each.bath().equals(act.bath()))
+                .findFirst()
+                .filter(act::equals)
+                .isPresent();
+        String verb = atStart ? "Start with" : "Add";
         String figure = amount(act);
         String of = beside(act) + "of water at " + Figures.celsius(startC);
         return new BenchView.Now(
                 act.number(),
-                "Start with",
+                verb,
                 figure,
                 of,
                 jug(bath) + " " + water().blend(act.amount(), startC),
-                mixing == null
-                        ? ""
-                        : "Between %s and %s will do."
-                                .formatted(Figures.celsius(mixing.min()), Figures.celsius(mixing.max())),
+                mixing == null ? "" : TemperatureWords.mixingWillDo(mixing),
                 List.of(),
                 "It is in",
                 "Really poured, " + Units.shown().volumeName(),
                 true,
                 -1,
-                "Start with " + figure + " " + of);
+                verb + " " + figure + " " + of);
     }
 
     private String jug(BatchPlan.PlannedBath bath) {
@@ -324,7 +328,7 @@ public class BenchService {
         BathRole role = mix.walk().bath(act.bath()).bath().role();
         String figure = amount(act);
         List<String> warnings = warnings(mix, addition, part, role);
-        String vessel = act.unit() == Unit.G ? "sachet" : "bottle";
+        String vessel = act.unit() == Unit.ML ? "bottle" : "sachet";
         MixView.Measuring measuring = planned.wholePart()
                 ? new MixView.Measuring("All that is left of it: no measuring.", "")
                 : MixView.measuring(mix(mix, act), planned, plans.equipment().tools());
@@ -374,7 +378,7 @@ public class BenchService {
         if (role.mayFizz()) {
             warnings.add("It may fizz: pour slowly, and do not close anything that still does.");
         }
-        if (part.unit() == Unit.G) {
+        if (part.unit() != Unit.ML) {
             warnings.add("Mask on. Stir until no grit is felt or heard.");
         }
         if (addition.note() != null) {

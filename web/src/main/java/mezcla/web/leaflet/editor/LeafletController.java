@@ -1,22 +1,11 @@
 package mezcla.web.leaflet.editor;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import mezcla.leaflet.Addition;
-import mezcla.leaflet.BathRole;
 import mezcla.leaflet.CriticalFigure;
-import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.Recipe;
-import mezcla.leaflet.Unit;
-import mezcla.measure.Mass;
-import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
-import mezcla.measure.Temperature;
-import mezcla.measure.TypedObjection;
-import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
@@ -50,18 +39,24 @@ class LeafletController {
     private static final int MOST_BYTES = 200_000;
 
     private final Leaflets leaflets;
+    private final SheetDrafts drafts;
     private final HouseService houses;
     private final OneTimeForms forms;
 
-    LeafletController(Leaflets leaflets, HouseService houses, OneTimeForms forms) {
+    LeafletController(Leaflets leaflets, SheetDrafts drafts, HouseService houses, OneTimeForms forms) {
         this.leaflets = leaflets;
+        this.drafts = drafts;
         this.houses = houses;
         this.forms = forms;
     }
 
     @GetMapping("/leaflets")
     String all(Model model) {
-        model.addAttribute("sheets", leaflets.sheets());
+        model.addAttribute("sheets", leaflets.offered());
+        model.addAttribute(
+                "withdrawn",
+                leaflets.sheets().stream().filter(Leaflets.Sheet::withdrawn).toList());
+        model.addAttribute("drafts", drafts.inHand());
         return "leaflet/leaflets";
     }
 
@@ -69,11 +64,9 @@ class LeafletController {
     String one(@PathVariable long id, Model model) {
         Leaflet leaflet = leaflets.version(id);
         model.addAttribute("id", id);
-        model.addAttribute("errors", new FieldErrors());
-        model.addAttribute("asides", List.of());
         model.addAttribute("leaflet", leaflet);
-        model.addAttribute("sheet", SheetForm.of(leaflet));
-        model.addAttribute("remarks", SheetWords.remarks(leaflet, true));
+        model.addAttribute("withdrawn", leaflets.isWithdrawn(id));
+        said(SheetForm.asTyped(leaflets, id), model);
         model.addAttribute("examples", SheetWords.examples(leaflet));
         model.addAttribute("latest", leaflets.latest(leaflet.key()).version() == leaflet.version());
         model.addAttribute(
@@ -88,6 +81,12 @@ class LeafletController {
         return "leaflet/leaflet";
     }
 
+    private static void said(SheetForm form, Model model) {
+        SheetReading reading = new SheetReading(form);
+        model.addAttribute("drawn", DrawnSheet.of(form, reading));
+        model.addAttribute("remarks", reading.remarks());
+    }
+
     @GetMapping("/leaflets/{id}/file")
     ResponseEntity<String> file(@PathVariable long id) {
         String name = leaflets.version(id).key() + "-" + leaflets.version(id).version() + ".json";
@@ -99,82 +98,14 @@ class LeafletController {
                 .body(leaflets.file(id));
     }
 
-    @GetMapping("/leaflets/new")
+    @PostMapping("/leaflets/{id}/offer")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView empty(
-            @RequestParam(name = "from", required = false) @Nullable Long from,
-            @RequestParam(defaultValue = "") String formKey,
-            Model model) {
-        if (!forms.isKey(formKey)) {
-            return forms.askAgainWithNewKey();
-        }
-        Map<String, String> typed = new LinkedHashMap<>(
-                from == null ? Map.of() : SheetForm.of(leaflets.version(from)).typed());
-        typed.put("formKey", formKey);
-        typed.put("from", from == null ? "" : from.toString());
-        return editor(new SheetForm(typed), null, new FieldErrors(), model);
-    }
-
-    /** One more row, or just another look at what was typed. */
-    @PostMapping("/leaflets/draft")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView draft(@RequestParam Map<String, String> typed, Model model) {
-        SheetForm form = new SheetForm(typed);
-        String more = form.at("more");
-        boolean known = more.matches("parts|baths|bath[0-9]{1,2}-adds");
-        return editor(known ? form.withAnother(more) : form, null, new FieldErrors(), model);
-    }
-
-    /** What is odd so far, while somebody types; fields that are still empty are not mentioned. */
-    @PostMapping("/leaflets/check")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView check(@RequestParam Map<String, String> typed, Model model) {
-        SheetForm form = new SheetForm(typed);
-        SheetReading reading = new SheetReading(form);
-        FieldErrors typedOnly = new FieldErrors();
-        reading.errors().all().forEach((field, sentence) -> {
-            if (!form.at(field).isBlank()) {
-                typedOnly.say(field, sentence);
-            }
-        });
-        return editor(form, reading, typedOnly, model);
-    }
-
-    @PostMapping("/leaflets")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView add(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member, Model model) {
-        SheetForm form = new SheetForm(typed);
-        SheetReading reading = new SheetReading(form);
-        Leaflet before = form.at("from").isEmpty() ? null : leaflets.chosen(form.at("from"));
-        Leaflet leaflet = reading.leaflet(before == null ? null : leaflets.latest(before.key()));
-        return forms.answer(
-                reading.errors(),
-                form.at("formKey"),
-                () -> "/leaflets/" + leaflets.add(FieldErrors.known(leaflet), member) + "?added",
-                objection -> "name",
-                () -> editor(form, reading, reading.errors(), model));
-    }
-
-    private ModelAndView editor(SheetForm form, @Nullable SheetReading reading, FieldErrors errors, Model model) {
-        SheetReading read = reading == null ? new SheetReading(form) : reading;
-        Leaflet sketch = read.sketch();
-        model.addAttribute("form", form);
-        model.addAttribute("errors", errors);
-        model.addAttribute("asides", read.asides());
-        model.addAttribute("remarks", sketch == null ? List.of() : SheetWords.remarks(sketch, read.isWhole()));
-        model.addAttribute("examples", sketch == null ? List.of() : SheetWords.examples(sketch));
-        model.addAttribute("roles", BathRole.standard());
-        model.addAttribute(
-                "processes", List.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE));
-        model.addAttribute("modes", Recipe.Mode.values());
-        model.addAttribute("cares", Addition.Care.values());
-        model.addAttribute("already", forms.ledTo(form.at("formKey")).orElse(null));
-        model.addAttribute(
-                "before",
-                form.at("from").isEmpty()
-                        ? null
-                        : leaflets.chosen(form.at("from")).name());
-        return new ModelAndView("leaflet/editor", model.asMap());
+    String offer(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "false") boolean withdrawn,
+            @AuthenticationPrincipal SignedIn member) {
+        leaflets.offer(id, withdrawn, member);
+        return "redirect:/leaflets/" + id;
     }
 
     @GetMapping("/leaflets/{id}/retype")
@@ -201,16 +132,17 @@ class LeafletController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         Leaflet leaflet = leaflets.version(id);
+        Units units = Units.shown();
         FieldErrors errors = new FieldErrors();
         List<String> differences = new ArrayList<>();
         for (CriticalFigure figure : CriticalFigure.of(leaflet)) {
-            Double value = errors.read(figure.id(), () -> read(leaflet, figure, typed.getOrDefault(figure.id(), "")));
-            if (value != null && !figure.agrees(value)) {
-                differences.add("%s is %s in Mezcla, and was typed as %s"
+            String text = typed.getOrDefault(figure.id(), "");
+            CriticalFigure.Typed again =
+                    errors.read(figure.id(), () -> figure.read(text, leaflet, units.volume(), units.temperature()));
+            if (again != null && !figure.agrees(again)) {
+                differences.add("%s: typed as “%s”"
                         .formatted(
-                                SheetWords.figure(leaflet, figure),
-                                SheetWords.value(leaflet, figure, figure.value()),
-                                SheetWords.value(leaflet, figure, value)));
+                                SheetWords.figure(leaflet, figure), text.strip().replaceAll("\\s*\\R\\s*", ", ")));
             }
         }
         return forms.answer(
@@ -224,36 +156,14 @@ class LeafletController {
                 () -> retyping(id, typed, errors, model));
     }
 
-    private static double read(Leaflet leaflet, CriticalFigure figure, String typed) {
-        Units units = Units.shown();
-        return switch (figure.kind()) {
-            case KIT_AMOUNT, AMOUNT ->
-                leaflet.part(figure.part()).unit() == Unit.G
-                        ? Mass.parse(typed).grams()
-                        : Volume.parse(typed, units.volume()).ml();
-            case MAKES, START_WATER -> Volume.parse(typed, units.volume()).ml();
-            case TIME -> ProcessingTime.parse(typed).seconds();
-            case TEMPERATURE -> Temperature.parse(typed, units.temperature()).celsius();
-            case MOST_ROLLS, MOST_DAYS -> {
-                String text = typed.strip();
-                if (text.isEmpty()) {
-                    throw Refusal.of(new TypedObjection.Missing());
-                }
-                if (!text.matches("[0-9]{1,4}([.,][0-9]{1,2})?")) {
-                    throw Refusal.of(new FormObjection.NotANumber(text));
-                }
-                yield Double.parseDouble(text.replace(',', '.'));
-            }
-        };
-    }
-
     /**
      * A figure to type again.
      *
      * @param id its field
      * @param label what it is
+     * @param lines whether it is typed in several lines
      */
-    public record Blank(String id, String label) {}
+    public record Blank(String id, String label, boolean lines) {}
 
     private ModelAndView retyping(long id, Map<String, String> typed, FieldErrors errors, Model model) {
         Leaflet leaflet = leaflets.version(id);
@@ -262,7 +172,10 @@ class LeafletController {
         model.addAttribute(
                 "blanks",
                 CriticalFigure.of(leaflet).stream()
-                        .map(figure -> new Blank(figure.id(), SheetWords.figure(leaflet, figure)))
+                        .map(figure -> new Blank(
+                                figure.id(),
+                                SheetWords.start(SheetWords.figure(leaflet, figure)),
+                                SheetWords.isLines(figure)))
                         .toList());
         model.addAttribute("typed", typed);
         model.addAttribute("errors", errors);
@@ -319,10 +232,8 @@ class LeafletController {
         model.addAttribute("formKey", formKey);
         model.addAttribute("added", added);
         if (added != null) {
-            model.addAttribute("asides", List.of());
-            model.addAttribute("sheet", SheetForm.of(added));
-            model.addAttribute("remarks", SheetWords.remarks(added, true));
             model.addAttribute("examples", SheetWords.examples(added));
+            said(SheetForm.of(added), model);
         }
         boolean refused = !errors.none() || leaflet == null;
         return new ModelAndView(

@@ -1,11 +1,13 @@
 package mezcla.web.leaflet.editor;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.Supplier;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
@@ -13,30 +15,39 @@ import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.LeafletCheck;
+import mezcla.leaflet.LeafletObjection;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.PrintedBands;
+import mezcla.leaflet.PrintedExample;
+import mezcla.leaflet.PrintedMovement;
 import mezcla.leaflet.PrintedTemperature;
+import mezcla.leaflet.PrintedTime;
+import mezcla.leaflet.ProcessStep;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.SheetLines;
+import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Mass;
-import mezcla.measure.Objection;
-import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.TypedAmount;
 import mezcla.web.forms.TypedChoice;
 import mezcla.web.forms.TypedText;
 import mezcla.web.words.Figures;
-import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 
-/** Reads a sheet as it was typed. Rows and baths that were left empty do not count. */
+/**
+ * Reads a sheet as it was typed, field by field, so that one that cannot be read spoils no other. What is empty and has
+ * to be there is missing, which is no fault.
+ */
 public final class SheetReading {
     private static final int NAME_CHARACTERS = 60;
     private static final int NOTE_CHARACTERS = 160;
@@ -44,18 +55,49 @@ public final class SheetReading {
 
     private final SheetForm form;
     private final FieldErrors errors = new FieldErrors();
-    private final List<String> asides = new ArrayList<>();
-    private final List<Part> parts = new ArrayList<>();
-    private final List<Bath> baths = new ArrayList<>();
-    private boolean whole = true;
+    private final Map<String, String> missing = new LinkedHashMap<>();
+    private final List<SheetRemark> asides = new ArrayList<>();
+    private final Map<Integer, Part> parts = new LinkedHashMap<>();
+    private final Map<Integer, Bath> baths = new LinkedHashMap<>();
+    private final @Nullable String name;
+    private final @Nullable String maker;
+    private final @Nullable FilmProcess process;
+    private final @Nullable Volume makes;
+    private final @Nullable String code;
+    private final @Nullable StepClock clock;
+    private List<ProcessStep> steps = List.of();
+    private List<PrintedExample> examples = List.of();
+    private @Nullable PrintedTemperature first;
 
     public SheetReading(SheetForm form) {
         this.form = form;
+        name = words("name", "The name of the kit");
+        maker = words("maker", "Who makes it");
+        process = errors.read("process", this::process);
+        code = optional(
+                "processCode",
+                () -> TypedText.of(form.at("processCode"), NAME_CHARACTERS, new TypedObjection.Missing()));
+        makes = required("makes", "How much the kit makes", () -> volume("makes"));
+        clock = optional(
+                "clock", () -> TypedChoice.of(StepClock.values(), form.at("clock"), new FormObjection.UnknownClock()));
         for (int i = 0; i < form.parts(); i++) {
-            readPart("part" + i + "-");
+            readPart(i, "part" + i + "-");
         }
-        for (int i = 0; i < form.baths(); i++) {
-            readBath(i, "bath" + i + "-");
+        if (form.bathRows().isEmpty()) {
+            missing.put("bath0-role", "What the first bath is");
+        }
+        form.bathRows().forEach(i -> readBath(i, "bath" + i + "-"));
+        Temperature.Scale scale = form.units().temperature();
+        List<Bath> there = List.copyOf(baths.values());
+        boolean whole = baths.size() == form.bathRows().size();
+        if (whole || !form.at("steps").isBlank()) {
+            List<ProcessStep> read =
+                    whole ? errors.read("steps", () -> SheetLines.steps(form.at("steps"), there, scale)) : null;
+            steps = read == null ? List.of() : read;
+        }
+        if (whole) {
+            List<PrintedExample> read = errors.read("examples", () -> SheetLines.examples(form.at("examples"), there));
+            examples = read == null ? List.of() : read;
         }
     }
 
@@ -64,14 +106,15 @@ public final class SheetReading {
         return errors;
     }
 
-    /** What is printed oddly: bands that do not follow each other, pairs of degrees that disagree. */
-    public List<String> asides() {
-        return asides;
+    /** The row of a bath that was read. */
+    @Nullable
+    Bath bath(int row) {
+        return baths.get(row);
     }
 
     /** Whether every part and bath that was begun could be read. */
     boolean isWhole() {
-        return whole;
+        return baths.size() == form.bathRows().size() && missing.isEmpty();
     }
 
     /** What of it can be read so far, to be looked over; null where that is no bath yet. */
@@ -81,49 +124,26 @@ public final class SheetReading {
             return null;
         }
         try {
-            return sheet("sketch", 1, "Sketch", "Somebody", FilmProcess.COLOUR_NEGATIVE, null, makes());
+            return sheet(
+                    "sketch",
+                    1,
+                    name == null ? "Sketch" : name,
+                    maker == null ? "Somebody" : maker,
+                    process == null ? FilmProcess.COLOUR_NEGATIVE : process,
+                    makes == null ? baths.values().iterator().next().recipe().finalMl() : makes.ml());
         } catch (Refusal unfinished) {
             return null;
         }
     }
 
-    private double makes() {
-        try {
-            return Volume.parse(form.at("makes"), Units.shown().volume()).ml();
-        } catch (Refusal unfinished) {
-            return baths.get(0).recipe().finalMl();
-        }
-    }
-
     /**
-     * The whole leaflet; null where something could not be read, which then stands beside its field.
+     * The whole leaflet.
      *
      * @param before the leaflet that this is a new version of; null for a new one
+     * @return it; null where something is missing or could not be read, which {@link #remarks} then says
      */
-    @Nullable
-    public Leaflet leaflet(@Nullable Leaflet before) {
-        String name =
-                errors.read("name", () -> TypedText.of(form.at("name"), NAME_CHARACTERS, new TypedObjection.Missing()));
-        String maker = errors.read(
-                "maker", () -> TypedText.of(form.at("maker"), NAME_CHARACTERS, new TypedObjection.Missing()));
-        FilmProcess process = errors.read("process", this::process);
-        String code = form.at("processCode").isBlank()
-                ? null
-                : errors.read(
-                        "processCode",
-                        () -> TypedText.of(form.at("processCode"), NAME_CHARACTERS, new TypedObjection.Missing()));
-        Volume makes = errors.read("makes", () -> volume("makes"));
-        if (parts.isEmpty() && whole) {
-            errors.add("part0-name", Refusal.of(new TypedObjection.Missing()));
-        }
-        if (baths.isEmpty() && whole) {
-            errors.add("bath0-role", Refusal.of(new TypedObjection.Missing()));
-        }
-        errors.read(
-                "steps",
-                () -> SheetLines.steps(form.at("steps"), baths, Units.shown().temperature()));
-        errors.read("examples", () -> SheetLines.examples(form.at("examples"), baths));
-        if (name == null || maker == null || process == null || makes == null || !errors.none()) {
+    public @Nullable Leaflet leaflet(@Nullable Leaflet before) {
+        if (name == null || maker == null || process == null || makes == null || !missing.isEmpty() || !errors.none()) {
             return null;
         }
         return errors.read(
@@ -134,37 +154,128 @@ public final class SheetReading {
                         name,
                         maker,
                         process,
-                        code,
                         makes.ml()));
     }
 
     private Leaflet sheet(
-            String key,
-            int version,
-            String name,
-            String maker,
-            FilmProcess process,
-            @Nullable String code,
-            double makesMl) {
+            String key, int version, String kitName, String kitMaker, FilmProcess family, double makesMl) {
         return new Leaflet(
                 key,
                 version,
-                name,
-                maker,
-                process,
+                kitName,
+                kitMaker,
+                family,
                 code,
                 makesMl,
-                parts,
-                baths,
-                SheetLines.steps(form.at("steps"), baths, Units.shown().temperature()),
-                SheetLines.examples(form.at("examples"), baths));
+                List.copyOf(parts.values()),
+                List.copyOf(baths.values()),
+                steps,
+                clock,
+                examples);
+    }
+
+    /** Everything that is to be said about it: faults first, then what is missing, then what is odd. */
+    public List<SheetRemark> remarks() {
+        List<SheetRemark> all = new ArrayList<>();
+        errors.all()
+                .forEach((field, sentence) -> all.add(
+                        new SheetRemark(SheetRemark.Kind.FAULT, field, "%s: %s".formatted(labelOf(field), sentence))));
+        missing.forEach(
+                (field, what) -> all.add(new SheetRemark(SheetRemark.Kind.MISSING, field, what + " is missing.")));
+        all.addAll(asides);
+        Leaflet sketch = sketch();
+        if (sketch != null) {
+            LeafletCheck.of(sketch).stream()
+                    .filter(remark -> isWhole() || remark.bath() != null)
+                    .forEach(remark -> all.add(new SheetRemark(
+                            remark.isOnlySaid() ? SheetRemark.Kind.SAID : SheetRemark.Kind.QUESTION,
+                            fieldOf(remark),
+                            SheetWords.remark(remark))));
+        }
+        return all;
+    }
+
+    /** What is said about a field of the sheet, at that field; without naming it again. */
+    Map<String, String> sentences() {
+        Map<String, String> byField = new HashMap<>();
+        remarks().stream()
+                .filter(remark -> remark.kind() != SheetRemark.Kind.MISSING)
+                .forEach(remark -> byField.merge(
+                        remark.field(),
+                        switch (remark.kind()) {
+                            case FAULT -> String.valueOf(errors.at(remark.field()));
+                            case SAID -> "Not printed? Then the house’s own counts.";
+                            default -> remark.sentence();
+                        },
+                        (earlier, later) -> earlier + " " + later));
+        return byField;
+    }
+
+    private String fieldOf(LeafletCheck.Remark remark) {
+        if (remark.code() == LeafletCheck.Code.BATH_MISSING) {
+            return "bath0-role";
+        }
+        if (remark.code() == LeafletCheck.Code.STEP_MISSING) {
+            return "steps";
+        }
+        Part part = remark.part();
+        Bath bath = remark.bath();
+        if (part != null) {
+            String row = "part"
+                    + parts.entrySet().stream()
+                            .filter(each -> each.getValue().equals(part))
+                            .map(Map.Entry::getKey)
+                            .findFirst()
+                            .orElse(0);
+            return row + (remark.code() == LeafletCheck.Code.OPENED_OUTLASTS_SEALED ? "-opened" : "-amount");
+        }
+        if (bath == null) {
+            return "part0-share";
+        }
+        String row = "bath"
+                + baths.entrySet().stream()
+                        .filter(each -> each.getValue().key().equals(bath.key()))
+                        .map(Map.Entry::getKey)
+                        .findFirst()
+                        .orElse(0)
+                + "-";
+        return row
+                + switch (remark.code()) {
+                    case BATH_WITHOUT_PARTS, RECIPE_OVERSHOOTS, RECIPE_MAKES_OTHER_VOLUME -> "water";
+                    case CAPACITY_BEYOND_STEPS, CAPACITY_NOT_PRINTED -> "capacity";
+                    case CAPACITY_FOR_OTHER_VOLUME -> "capacityFor";
+                    case STEPS_FALL -> "bands";
+                    case DEVELOPER_TOLERANCE, TOLERANCE_NOT_PRINTED -> "within";
+                    case TABLE_RISES, TABLE_CONTRADICTS -> "table";
+                    case SHORT_TIME, LONG_TIME -> "time";
+                    case TEMPERATURE_ODD -> "at";
+                    case LIFE_NOT_PRINTED -> "life";
+                    default -> "role";
+                };
+    }
+
+    /** What a field is, in words, to be named where it does not stand. */
+    private String labelOf(String field) {
+        if (field.startsWith("part")) {
+            return SheetWords.start(form.partName(rowIn(field)));
+        }
+        if (field.startsWith("bath")) {
+            String bath = form.bathName(rowIn(field));
+            String last = field.substring(field.lastIndexOf('-') + 1);
+            return bath + ", " + SheetWords.field(last);
+        }
+        return SheetWords.start(SheetWords.field(field));
+    }
+
+    private static int rowIn(String field) {
+        return Integer.parseInt(field.replaceAll("^[a-z]+([0-9]+)-.*$", "$1"));
     }
 
     private FilmProcess process() {
         String chosen = form.at("process");
         if (chosen.equals(SheetForm.OTHER)) {
-            String name = TypedText.of(form.at("processName"), NAME_CHARACTERS, new TypedObjection.Missing());
-            return FilmProcess.named(slug(name), name);
+            String named = TypedText.of(form.at("processName"), NAME_CHARACTERS, new TypedObjection.Missing());
+            return FilmProcess.named(slug(named), named);
         }
         FilmProcess known = FilmProcess.of(chosen);
         if (known.name().equals(chosen)) {
@@ -173,59 +284,89 @@ public final class SheetReading {
         return known;
     }
 
-    private void readPart(String at) {
-        if (blank(at + "name", at + "amount", at + "sealed", at + "opened", at + "share")) {
+    private void readPart(int row, String at) {
+        if (blank(at + "name", at + "amount", at + "sealed", at + "opened", at + "vials", at + "share")) {
             return;
         }
-        Unit unit = errors.read(
-                at + "unit",
-                () -> TypedChoice.of(Unit.values(), form.at(at + "unit"), new FormObjection.UnknownUnit()));
-        String name = errors.read(
-                at + "name", () -> TypedText.of(form.at(at + "name"), NAME_CHARACTERS, new TypedObjection.Missing()));
-        Double amount = unit == null ? null : errors.read(at + "amount", () -> amount(at + "amount", unit));
+        String partName = words(at + "name", "The name of " + form.partName(row));
+        Amount amount = required(
+                at + "amount", "How much " + form.partName(row) + " the box holds", () -> amount(at + "amount"));
         Double sealed = optional(at + "sealed", () -> days(at + "sealed"));
         Double opened = optional(at + "opened", () -> days(at + "opened"));
-        Double share = optional(at + "share", () -> percent(at + "share") / 100);
-        if (unit == null || name == null || amount == null) {
-            whole = false;
+        Double vials = optional(at + "vials", () -> days(at + "vials"));
+        Double share = optional(at + "share", () -> SheetLines.percent(form.at(at + "share")) / 100);
+        if (partName == null || amount == null) {
             return;
         }
-        String key = form.at(at + "key").isBlank() ? slug(name) : form.at(at + "key");
-        if (parts.stream()
-                .anyMatch(part -> part.key().equals(key) || part.name().equalsIgnoreCase(name))) {
-            errors.add(at + "name", Refusal.of(new FormObjection.NameTaken(name)));
-            whole = false;
+        if (parts.values().stream().anyMatch(part -> part.name().equalsIgnoreCase(partName))) {
+            errors.add(at + "name", Refusal.of(new FormObjection.NameTaken(partName)));
             return;
         }
-        parts.add(new Part(key, name, amount, unit, !form.at(at + "air").isEmpty(), sealed, opened, share));
+        Set<String> taken = new HashSet<>(parts.values().stream().map(Part::key).toList());
+        parts.put(
+                row,
+                new Part(
+                        free(form.at(at + "key").isBlank() ? slug(partName) : form.at(at + "key"), taken),
+                        partName,
+                        amount.value(),
+                        amount.unit(),
+                        !form.at(at + "air").isEmpty(),
+                        sealed,
+                        opened,
+                        vials,
+                        share));
     }
 
-    private void readBath(int number, String at) {
-        if (form.at(at + "role").isEmpty() && blank(at + "time", at + "makes", at + "water", at + "at")) {
-            return;
+    /** So much of something, in its unit. */
+    private record Amount(double value, Unit unit) {}
+
+    /** What the box holds of a part: the unit that is typed says whether it is liquid, powder, or goes in whole. */
+    private Amount amount(String field) {
+        String text = form.at(field).strip().toLowerCase(Locale.ROOT);
+        if (text.matches(".*(whole|sachet|packet|tablet|bag).*")) {
+            return new Amount(SheetLines.sachets(text), Unit.SACHET);
         }
+        if (text.matches(".*[0-9\\s](kg|g|grams?)") || text.matches("[^a-z]*(oz|ounces?)")) {
+            return new Amount(Mass.parse(text).grams(), Unit.G);
+        }
+        return new Amount(volume(field).ml(), Unit.ML);
+    }
+
+    private void readBath(int row, String at) {
         BathRole role = errors.read(at + "role", () -> role(at));
-        Recipe recipe = recipe(number, at);
-        Timing timing = timing(at);
-        Double rotary = optional(at + "rotary", () -> time(at + "rotary"));
+        Recipe recipe = recipe(row, at);
+        Timing timing = timing(row, at, role);
+        Double rotary = optional(
+                at + "rotary", () -> PrintedTime.parse(form.at(at + "rotary")).seconds());
         Double capacityFor = form.at(at + "capacityFor").isBlank()
                 ? recipe == null ? null : recipe.finalMl()
                 : errors.read(
                         at + "capacityFor", () -> volume(at + "capacityFor").ml());
         Range capacity = optional(at + "capacity", () -> SheetLines.range(form.at(at + "capacity")));
-        Range life = optional(at + "life", () -> SheetLines.life(form.at(at + "life")));
+        Range life = optional(at + "life", () -> life(at + "life"));
         Bath.OneShot oneShot = optional(at + "oneShot", () -> SheetLines.dilution(form.at(at + "oneShot")));
+        PrintedMovement movement = optional(at + "moved", () -> PrintedMovement.parse(form.at(at + "moved")));
         if (role == null || recipe == null || timing == null || capacityFor == null) {
-            whole = false;
             return;
         }
-        baths.add(new Bath(key(at, role), role, recipe, timing, capacityFor, capacity, life, oneShot, rotary));
+        Set<String> taken = new HashSet<>(baths.values().stream().map(Bath::key).toList());
+        String typedKey = form.at(at + "key");
+        baths.put(
+                row,
+                new Bath(
+                        free(typedKey.isBlank() || taken.contains(typedKey) ? role.key() : typedKey, taken),
+                        role,
+                        recipe,
+                        timing,
+                        capacityFor,
+                        capacity,
+                        life,
+                        oneShot,
+                        rotary,
+                        movement));
     }
 
-    private String key(String at, BathRole role) {
-        Set<String> taken = new HashSet<>(baths.stream().map(Bath::key).toList());
-        String typed = form.at(at + "key");
-        String wanted = typed.isBlank() || taken.contains(typed) ? role.key() : typed;
+    private static String free(String wanted, Set<String> taken) {
         String key = wanted;
         for (int i = 2; taken.contains(key); i++) {
             key = wanted + "-" + i;
@@ -235,136 +376,217 @@ public final class SheetReading {
 
     private BathRole role(String at) {
         String chosen = form.at(at + "role");
-        if (chosen.isEmpty()) {
-            throw Refusal.of(new TypedObjection.Missing());
-        }
         if (!chosen.equals(SheetForm.OTHER)) {
             return BathRole.of(chosen);
         }
-        String name = TypedText.of(form.at(at + "roleName"), NAME_CHARACTERS, new TypedObjection.Missing());
+        String named = TypedText.of(form.at(at + "roleName"), NAME_CHARACTERS, new TypedObjection.Missing());
         String letters = form.at(at + "letters").strip();
         if (!letters.matches("[A-Z][A-Za-z0-9]")) {
             throw Refusal.of(new FormObjection.NotLetters());
         }
-        return BathRole.named(slug(name), name, letters);
+        return BathRole.named(slug(named), named, letters);
     }
 
-    private @Nullable Recipe recipe(int number, String at) {
+    private @Nullable Recipe recipe(int row, String at) {
         Recipe.Mode mode = errors.read(
                 at + "mode",
                 () -> TypedChoice.of(Recipe.Mode.values(), form.at(at + "mode"), new FormObjection.UnknownMode()));
-        String made = form.at(at + "makes").isBlank() ? "makes" : at + "makes";
-        Volume makes = errors.read(at + "makes", () -> volume(made));
-        boolean waterless =
-                mode == Recipe.Mode.READY_TO_USE || form.at(at + "water").isBlank();
-        Double water = waterless
+        Volume made = form.at(at + "makes").isBlank() ? makes : errors.read(at + "makes", () -> volume(at + "makes"));
+        Double water = mode == Recipe.Mode.READY_TO_USE
                 ? Double.valueOf(0)
-                : errors.read(at + "water", () -> volume(at + "water").ml());
-        Recipe.MixingTemperature mixing = mixing(at);
+                : required(
+                        at + "water",
+                        "The water that the " + named(row) + " starts with",
+                        () -> form.at(at + "water").strip().matches("0|none|no")
+                                ? Double.valueOf(0)
+                                : Double.valueOf(volume(at + "water").ml()));
+        MixingTemperature mixing = optional(
+                at + "mixing",
+                () -> MixingTemperature.parse(
+                        form.at(at + "mixing"), form.units().temperature()));
+        aside(at + "mixing");
         List<Addition> additions = new ArrayList<>();
         boolean all = true;
-        for (int i = 0; i < form.additions(number); i++) {
-            String row = at + "add" + i + "-";
-            if (!blank(row + "part", row + "amount", row + "wait", row + "note")) {
-                Addition addition = addition(row);
-                all &= addition != null;
-                if (addition != null) {
-                    additions.add(addition);
-                }
+        for (int i = 0; i < form.additions(row); i++) {
+            String line = at + "add" + i + "-";
+            Part part = partOf(line);
+            if (part == null) {
+                all &= isNoPart(line);
+                continue;
+            }
+            Addition addition = addition(line, part, made);
+            all &= addition != null;
+            if (addition != null) {
+                additions.add(addition);
             }
         }
-        return mode == null || makes == null || water == null || !all
+        return mode == null || made == null || water == null || !all
                 ? null
-                : new Recipe(mode, makes.ml(), water, mixing, additions);
+                : new Recipe(mode, made.ml(), water, mixing, additions);
     }
 
-    private Recipe.@Nullable MixingTemperature mixing(String at) {
-        if (blank(at + "mixLeast", at + "mixBest", at + "mixMost")) {
-            return null;
-        }
-        Double least = errors.read(at + "mixLeast", () -> celsius(at + "mixLeast"));
-        Double best = errors.read(at + "mixBest", () -> celsius(at + "mixBest"));
-        Double most = errors.read(at + "mixMost", () -> celsius(at + "mixMost"));
-        if (least == null || best == null || most == null) {
-            return null;
-        }
-        if (!(least <= best && best <= most)) {
-            errors.add(at + "mixBest", Refusal.of(new FormObjection.MixingTemperaturesMixedUp()));
-        }
-        return new Recipe.MixingTemperature(least, best, most);
+    private @Nullable Part partOf(String line) {
+        String chosen = form.at(line + "part");
+        return chosen.matches("[0-9]{1,2}") ? parts.get(Integer.valueOf(chosen)) : null;
     }
 
-    private @Nullable Addition addition(String row) {
-        String name = form.at(row + "part").strip();
-        Part part = errors.read(row + "part", () -> parts.stream()
-                .filter(each -> each.name().equalsIgnoreCase(name))
-                .findFirst()
-                .orElseThrow(() -> Refusal.of(
-                        name.isEmpty() ? new TypedObjection.Missing() : new FormObjection.NoSuchPart(name))));
-        Double amount = part == null ? null : errors.read(row + "amount", () -> amount(row + "amount", part.unit()));
-        Addition.Care care = errors.read(
-                row + "care",
-                () -> TypedChoice.of(Addition.Care.values(), form.at(row + "care"), new FormObjection.UnknownCare()));
-        Integer wait = optional(row + "wait", () -> minutes(row + "wait"));
+    /** Whether a row names no part at all, or one that nobody typed anything of: then it does not count. */
+    private boolean isNoPart(String line) {
+        String chosen = form.at(line + "part");
+        return !chosen.matches("[0-9]{1,2}") || blank("part" + chosen + "-name", "part" + chosen + "-amount");
+    }
+
+    private @Nullable Addition addition(String line, Part part, @Nullable Volume made) {
+        Double amount = form.at(line + "amount").isBlank()
+                ? made == null || makes == null ? null : Double.valueOf(part.amount() * made.ml() / makes.ml())
+                : errors.read(
+                        line + "amount",
+                        () -> TypedAmount.of(
+                                form.at(line + "amount"),
+                                part.unit(),
+                                form.units().volume()));
+        Addition.Care care = form.at(line + "care").isEmpty()
+                ? Addition.Care.NORMAL
+                : errors.read(
+                        line + "care",
+                        () -> TypedChoice.of(
+                                Addition.Care.values(), form.at(line + "care"), new FormObjection.UnknownCare()));
+        Integer wait = optional(line + "wait", () -> (int) SheetLines.minutes(form.at(line + "wait")));
         String note = optional(
-                row + "note", () -> TypedText.of(form.at(row + "note"), NOTE_CHARACTERS, new TypedObjection.Missing()));
-        return part == null || amount == null || care == null
+                line + "note",
+                () -> TypedText.of(form.at(line + "note"), NOTE_CHARACTERS, new TypedObjection.Missing()));
+        Double after =
+                optional(line + "waterAfter", () -> volume(line + "waterAfter").ml());
+        return amount == null || care == null
                 ? null
-                : new Addition(part.key(), amount, part.unit(), care, wait, note);
+                : new Addition(part.key(), amount, part.unit(), care, wait, note, after == null ? 0 : after);
     }
 
-    private @Nullable Timing timing(String at) {
-        Double base = errors.read(at + "time", () -> time(at + "time"));
-        Double atC = errors.read(at + "at", () -> celsius(at + "at"));
-        Range within = atC == null
+    private @Nullable Timing timing(int row, String at, @Nullable BathRole role) {
+        PrintedTime base =
+                required(at + "time", "The time of the " + named(row), () -> PrintedTime.parse(form.at(at + "time")));
+        PrintedTemperature warmth = warmth(row, at, role);
+        Range within = warmth == null || role == null || form.at(at + "within").isBlank()
                 ? null
                 : errors.read(
                         at + "within",
                         () -> SheetLines.tolerance(
-                                form.at(at + "within"), atC, Units.shown().temperature()));
+                                form.at(at + "within"),
+                                warmth.celsius(),
+                                form.units().temperature()));
         Exhaustion exhaustion = exhaustion(at);
         List<Timing.Push> push = errors.read(at + "push", () -> SheetLines.pushes(form.at(at + "push")));
         List<Timing.TimeAt> table = errors.read(
                 at + "table",
                 () -> SheetLines.temperatureTable(
-                        form.at(at + "table"), Units.shown().temperature()));
-        if (base == null || atC == null || within == null || exhaustion == null || push == null || table == null) {
+                        form.at(at + "table"), form.units().temperature()));
+        boolean unread = within == null && !form.at(at + "within").isBlank();
+        if (base == null
+                || warmth == null
+                || role == null
+                || unread
+                || exhaustion == null
+                || push == null
+                || table == null) {
             return null;
         }
+        Double least = within == null ? warmth.leastC() : Double.valueOf(within.min());
+        Double most = within == null ? warmth.mostC() : Double.valueOf(within.max());
+        double usual = role.usualToleranceC();
         return errors.read(
-                at + "within", () -> new Timing(base, atC, within.min(), within.max(), exhaustion, push, table));
+                at + "within",
+                () -> new Timing(
+                        base.seconds(),
+                        base.mostSeconds(),
+                        warmth.celsius(),
+                        least == null ? warmth.celsius() - usual : least,
+                        most == null ? warmth.celsius() + usual : most,
+                        least != null && most != null,
+                        exhaustion,
+                        push,
+                        table));
+    }
+
+    /** Where a sheet prints one temperature, it holds for all; what any temperature does for is used as warm as the room. */
+    private @Nullable PrintedTemperature warmth(int row, String at, @Nullable BathRole role) {
+        if (form.at(at + "at").isBlank()) {
+            if (role != null && role.toleratesAnyTemperature()) {
+                return PrintedTemperature.ROOM;
+            }
+            if (first == null && form.bathRows().indexOf(row) == 0) {
+                missing.put(at + "at", "How warm the " + named(row) + " is");
+            }
+            return first == null ? null : new PrintedTemperature(first.celsius(), null, null, null);
+        }
+        PrintedTemperature read = errors.read(
+                at + "at",
+                () -> PrintedTemperature.parse(form.at(at + "at"), form.units().temperature()));
+        aside(at + "at");
+        if (first == null) {
+            first = read;
+        }
+        return read;
+    }
+
+    private void aside(String field) {
+        PrintedTemperature read;
+        try {
+            read = PrintedTemperature.parse(form.at(field), form.units().temperature());
+        } catch (Refusal unreadable) {
+            return;
+        }
+        Double other = read.disagrees();
+        if (other != null) {
+            asides.add(new SheetRemark(
+                    SheetRemark.Kind.QUESTION,
+                    field,
+                    "“%s” says two things: %s and %s. The first counts."
+                            .formatted(
+                                    form.at(field).strip(), Figures.celsius(read.celsius()), Figures.celsius(other))));
+        }
     }
 
     private @Nullable Exhaustion exhaustion(String at) {
         return switch (form.at(at + "wear")) {
             case "per-roll" -> {
-                Double percent = errors.read(at + "percent", () -> percent(at + "percent"));
+                Double percent = required(
+                        at + "percent",
+                        "How much more for every roll",
+                        () -> SheetLines.percent(form.at(at + "percent")));
                 yield percent == null ? null : new Exhaustion.PerRoll(percent);
             }
-            case "steps" ->
-                errors.read(at + "bands", () -> {
-                    PrintedBands bands = SheetLines.bands(form.at(at + "bands"));
-                    bands.seams().forEach(seam -> asides.add(seam(seam)));
-                    return bands.steps();
-                });
-            default -> new Exhaustion.Fixed();
+            case "fixed" -> new Exhaustion.Fixed();
+            default ->
+                form.at(at + "bands").isBlank()
+                        ? new Exhaustion.Fixed()
+                        : errors.read(at + "bands", () -> {
+                            PrintedBands bands = SheetLines.bands(form.at(at + "bands"));
+                            bands.seams()
+                                    .forEach(seam -> asides.add(new SheetRemark(
+                                            SheetRemark.Kind.QUESTION, at + "bands", SheetWords.seam(seam))));
+                            return bands.steps();
+                        });
         };
     }
 
-    private static String seam(PrintedBands.Seam seam) {
-        String to = Figures.rolls(seam.upTo());
-        String from = Figures.rolls(seam.from());
-        return seam.overlaps()
-                ? "Two printed bands both name roll %s; the first of them counts for it.".formatted(from)
-                : seam.upTo() == 0
-                        ? "The printed bands begin with roll %s; what comes before is taken to be the same."
-                                .formatted(from)
-                        : "No printed band names the rolls between %s and %s; the later one is taken."
-                                .formatted(to, from);
+    private String named(int bath) {
+        return form.bathName(bath).toLowerCase(Locale.ROOT);
     }
 
     private boolean blank(String... fields) {
         return java.util.Arrays.stream(fields).allMatch(field -> form.at(field).isBlank());
+    }
+
+    private @Nullable String words(String field, String what) {
+        return required(field, what, () -> TypedText.of(form.at(field), NAME_CHARACTERS, new TypedObjection.Missing()));
+    }
+
+    private <T> @Nullable T required(String field, String what, Supplier<T> reading) {
+        if (form.at(field).isBlank()) {
+            missing.put(field, what);
+            return null;
+        }
+        return errors.read(field, reading);
     }
 
     private <T> @Nullable T optional(String field, Supplier<T> reading) {
@@ -372,65 +594,19 @@ public final class SheetReading {
     }
 
     private Volume volume(String field) {
-        return Volume.parse(form.at(field), Units.shown().volume());
-    }
-
-    private double amount(String field, Unit unit) {
-        return unit == Unit.G
-                ? Mass.parse(form.at(field)).grams()
-                : volume(field).ml();
-    }
-
-    private double time(String field) {
-        return ProcessingTime.parse(form.at(field)).seconds();
-    }
-
-    private double celsius(String field) {
-        Temperature.Scale shown = Units.shown().temperature();
-        PrintedTemperature read = PrintedTemperature.parse(form.at(field), shown);
-        Double other = read.disagrees();
-        if (other != null) {
-            asides.add("“%s” says two things: %s and %s. The first counts."
-                    .formatted(form.at(field).strip(), Figures.celsius(read.celsius()), Figures.celsius(other)));
-        }
-        return read.celsius();
+        return Volume.parse(form.at(field), form.units().volume());
     }
 
     private double days(String field) {
-        String text = form.at(field).strip();
-        try {
-            Range life = SheetLines.life(text);
-            if (life.min() == life.max() && life.max() <= MOST_DAYS) {
-                return life.max();
-            }
-        } catch (Refusal refusal) {
-            throw Refusal.of(new FormObjection.NotDays(text));
-        }
-        throw Refusal.of(new FormObjection.NotDays(text));
+        return life(field).max();
     }
 
-    private double percent(String field) {
-        return number(field, FormObjection.NotAPercentage::new, 100);
-    }
-
-    private double number(String field, Function<String, Objection> otherwise, double most) {
-        String text = form.at(field).strip().replaceAll("\\s*(%|days?)$", "");
-        if (!text.matches("[0-9]{1,4}([.,][0-9]{1,2})?")) {
-            throw Refusal.of(otherwise.apply(form.at(field).strip()));
+    private Range life(String field) {
+        Range life = SheetLines.life(form.at(field));
+        if (life.max() > MOST_DAYS) {
+            throw Refusal.of(new LeafletObjection.NotARange(form.at(field).strip()));
         }
-        double value = Double.parseDouble(text.replace(',', '.'));
-        if (value <= 0 || value > most) {
-            throw Refusal.of(otherwise.apply(form.at(field).strip()));
-        }
-        return value;
-    }
-
-    private int minutes(String field) {
-        String text = form.at(field).strip();
-        if (!text.matches("[1-9][0-9]{0,2}") || Integer.parseInt(text) > 240) {
-            throw Refusal.of(new FormObjection.NotMinutes(text));
-        }
-        return Integer.parseInt(text);
+        return life;
     }
 
     /** A key of a name: small letters, digits and hyphens. */

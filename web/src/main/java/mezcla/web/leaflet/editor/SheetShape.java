@@ -1,0 +1,105 @@
+package mezcla.web.leaflet.editor;
+
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.FilmProcess;
+
+/** What a sheet usually looks like, to begin from. */
+public enum SheetShape {
+    /** Developer and bleach-fix. */
+    TWO_BATHS(
+            "Two baths",
+            FilmProcess.COLOUR_NEGATIVE,
+            new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"),
+            new Bath(BathRole.BLEACH_FIX, "Bleach-fix A", "Bleach-fix B")),
+    /** Developer, bleach-fix and final rinse. */
+    TWO_BATHS_AND_RINSE(
+            "Two baths and a final rinse",
+            FilmProcess.COLOUR_NEGATIVE,
+            new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"),
+            new Bath(BathRole.BLEACH_FIX, "Bleach-fix A", "Bleach-fix B"),
+            new Bath(BathRole.STABILISER, "Final rinse")),
+    /** Bleach and fixer apart. */
+    SEPARATE_BATHS(
+            "Bleach and fixer apart",
+            FilmProcess.COLOUR_NEGATIVE,
+            new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"),
+            new Bath(BathRole.BLEACH, "Bleach"),
+            new Bath(BathRole.FIXER, "Fixer"),
+            new Bath(BathRole.STABILISER, "Final rinse")),
+    /** Slides in three baths. */
+    THREE_SLIDE_BATHS(
+            "Slides in three baths",
+            FilmProcess.COLOUR_SLIDE,
+            new Bath(BathRole.FIRST_DEVELOPER, "First developer"),
+            new Bath(BathRole.COLOUR_DEVELOPER, "Colour developer A", "Colour developer B"),
+            new Bath(BathRole.BLEACH_FIX, "Bleach-fix A", "Bleach-fix B"),
+            new Bath(BathRole.STABILISER, "Final rinse")),
+    /** Film with a carbon backing. */
+    CINE(
+            "Cine film with its pre-bath",
+            FilmProcess.CINE_NEGATIVE,
+            new Bath(BathRole.PRE_BATH, "Pre-bath"),
+            new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"),
+            new Bath(BathRole.BLEACH_FIX, "Bleach-fix A", "Bleach-fix B"),
+            new Bath(BathRole.STABILISER, "Final rinse")),
+    /** A developer bought alone. */
+    DEVELOPER_ALONE(
+            "A developer alone",
+            FilmProcess.COLOUR_NEGATIVE,
+            new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"));
+
+    private final String words;
+
+    @SuppressWarnings("ImmutableEnumChecker")
+    private final FilmProcess process;
+
+    @SuppressWarnings("ImmutableEnumChecker")
+    private final List<Bath> baths;
+
+    SheetShape(String words, FilmProcess process, Bath... baths) {
+        this.words = words;
+        this.process = process;
+        this.baths = List.of(baths);
+    }
+
+    /**
+     * A bath of it.
+     *
+     * @param role what it does
+     * @param parts the names of the parts that usually make it
+     */
+    record Bath(BathRole role, List<String> parts) {
+        Bath(BathRole role, String... parts) {
+            this(role, List.of(parts));
+        }
+    }
+
+    /** What it is called. */
+    public String words() {
+        return words;
+    }
+
+    /** The letters of its baths, in the order of use. */
+    public List<String> letters() {
+        return baths.stream().map(bath -> bath.role().letters()).toList();
+    }
+
+    /** What usually is in its box, in one line. */
+    public String box() {
+        return String.join(", ", parts());
+    }
+
+    private List<String> parts() {
+        return baths.stream().flatMap(bath -> bath.parts().stream()).toList();
+    }
+
+    FilmProcess process() {
+        return process;
+    }
+
+    List<Bath> baths() {
+        return new ArrayList<>(baths);
+    }
+}
