@@ -345,16 +345,12 @@ public final class SheetLines {
      */
     public static double minutes(String text) {
         String typed = text.strip();
-        if (typed.matches("[1-9][0-9]{0,2}")) {
-            return Double.parseDouble(typed);
-        }
-        double minutes;
         try {
-            minutes = Math.ceil(PrintedTime.parse(typed).seconds() / SECONDS_A_MINUTE);
+            String time = typed.matches("[1-9][0-9]{0,2}") ? typed + " min" : typed;
+            return Math.ceil(PrintedTime.parse(time).seconds() / SECONDS_A_MINUTE);
         } catch (Refusal refusal) {
             throw Refusal.of(new LeafletObjection.NotAWait(typed));
         }
-        return minutes;
     }
 
     /**

@@ -37,6 +37,7 @@ public class BadInputTest extends DemoApplicationTest {
         OPTIONAL_WORDS("x".repeat(500)),
         VOLUME("", "   ", "abc", "-3", "0", "99999999", "NaN", "Infinity", "500 °C", "1,200", "12 oz", SCRIPT),
         OPTIONAL_VOLUME("abc", "-3", "0", "99999999", "NaN", "500 °C", "1,200", SCRIPT),
+        WATER("", "   ", "abc", "-3", "99999999", "NaN", "500 °C", "1,200", SCRIPT),
         AMOUNT("", "   ", "abc", "-3", "0", "99999999", "NaN", "5 °C", SCRIPT),
         COUNT("", "   ", "two", "-3", "0", "99", "1.5", "NaN", "3 ml", SCRIPT),
         ROLLS_DONE("", "   ", "many", "-3", "9999", "NaN", "3 ml", SCRIPT),
@@ -560,7 +561,7 @@ public class BadInputTest extends DemoApplicationTest {
         return Map.of(
                 "bath0-mode", Takes.CHOICE,
                 "bath0-makes", Takes.OPTIONAL_VOLUME,
-                "bath0-water", Takes.OPTIONAL_VOLUME,
+                "bath0-water", Takes.WATER,
                 "bath0-mixing", Takes.OPTIONAL_DEGREES,
                 "bath0-add0-part", Takes.OPTIONAL_PART,
                 "bath0-add0-amount", Takes.OPTIONAL_VOLUME,

@@ -414,7 +414,10 @@ public class BenchTest extends DemoPagesTest {
         assertThat(send(address + "/retypings", "ines", figures).getRedirectedUrl())
                 .isEqualTo(address + "?retyped");
         assertThat(page(address, "ines").replace('\u00a0', ' '))
-                .contains("50 ml in Mezcla", "5 ml", "1-6 3:15, 6-10 3:40");
+                .contains(
+                        "Clearing bath: how much Developer A: typed as “5”",
+                        "times by rolls, a line each: typed as “1-6 3:15, 6-10 3:40”")
+                .doesNotContain("time in a fresh bath: typed as");
         String file = leaflets.file(id);
         MockHttpServletResponse known = sendFile("/leaflets/import", "bram", file);
         assertThat(known.getContentAsString()).contains("is there already, and says just this.");

@@ -301,9 +301,6 @@ public sealed interface FormObjection extends Objection {
     /** You typed this sheet in. Let somebody else type it again. */
     record RetypedByTheSame() implements FormObjection {}
 
-    /** “{text}” is not a number. Type it as 16 or 16.5. */
-    record NotANumber(String text) implements FormObjection {}
-
     /** Choose a file. */
     record FileMissing() implements FormObjection {}
 
@@ -341,6 +338,12 @@ public sealed interface FormObjection extends Objection {
 
     /** Choose how it is mixed. */
     record UnknownMode() implements FormObjection {}
+
+    /** A part that the sheet does not have. */
+    record PartNotInTheBox() implements FormObjection {}
+
+    /** No way in which a bath's times change. */
+    record UnknownWear() implements FormObjection {}
 
     /** Choose how exactly it is measured. */
     record UnknownCare() implements FormObjection {}

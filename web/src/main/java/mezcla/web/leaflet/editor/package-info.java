@@ -1,4 +1,4 @@
-/** Leaflets as they are typed in. */
+/** The editor: a sheet, a view at a time. */
 @NullMarked
 package mezcla.web.leaflet.editor;
 

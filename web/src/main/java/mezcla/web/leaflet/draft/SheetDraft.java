@@ -1,6 +1,7 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.draft;
 
 import java.time.Instant;
+import mezcla.web.leaflet.sheet.SheetForm;
 import org.jspecify.annotations.Nullable;
 
 /**

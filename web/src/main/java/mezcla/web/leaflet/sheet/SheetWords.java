@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.sheet;
 
 import java.util.List;
 import java.util.Locale;
@@ -15,11 +15,11 @@ import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
 /** What is said about a sheet, in words. */
-final class SheetWords {
+public final class SheetWords {
     private SheetWords() {}
 
     /** What is odd about a leaflet, or what stands in for what it leaves out. */
-    static String remark(LeafletCheck.Remark remark) {
+    public static String remark(LeafletCheck.Remark remark) {
         String bath = name(remark.bath());
         String part = remark.part() == null ? "" : remark.part().name();
         double figure = remark.figure();
@@ -106,7 +106,7 @@ final class SheetWords {
      */
     public record Example(String words, String computed, boolean agrees) {}
 
-    static List<Example> examples(Leaflet leaflet) {
+    public static List<Example> examples(Leaflet leaflet) {
         return ExampleCheck.of(leaflet).stream()
                 .map(check -> new Example(
                         example(leaflet, check.example()), check.computed().toString(), check.agrees()))
@@ -123,7 +123,7 @@ final class SheetWords {
     }
 
     /** Bands that do not follow each other. */
-    static String seam(PrintedBands.Seam seam) {
+    public static String seam(PrintedBands.Seam seam) {
         String to = Figures.rolls(seam.upTo());
         String from = Figures.rolls(seam.from());
         return seam.overlaps()
@@ -136,7 +136,7 @@ final class SheetWords {
     }
 
     /** What a field of a sheet is, by the last part of its name. */
-    static String field(String last) {
+    public static String field(String last) {
         return switch (last) {
             case "name" -> "name of the kit";
             case "maker" -> "maker";
@@ -169,12 +169,12 @@ final class SheetWords {
     }
 
     /** The same with a capital. */
-    static String start(String words) {
+    public static String start(String words) {
         return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 
     /** What a figure is. */
-    static String figure(Leaflet leaflet, CriticalFigure figure) {
+    public static String figure(Leaflet leaflet, CriticalFigure figure) {
         String bath = figure.bath().isEmpty()
                 ? ""
                 : leaflet.bath(figure.bath()).role().name() + ": ";
@@ -211,7 +211,7 @@ final class SheetWords {
     }
 
     /** Whether a figure is typed in several lines. */
-    static boolean isLines(CriticalFigure figure) {
+    public static boolean isLines(CriticalFigure figure) {
         return switch (figure.kind()) {
             case BANDS, PUSH, TABLE, STEPS, EXAMPLES -> true;
             default -> false;

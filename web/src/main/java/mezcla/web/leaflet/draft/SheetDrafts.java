@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.draft;
 
 import java.time.Clock;
 import java.util.HashMap;
@@ -9,6 +9,9 @@ import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.leaflet.sheet.SheetForm;
+import mezcla.web.leaflet.sheet.SheetReading;
+import mezcla.web.leaflet.sheet.SheetRemark;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.AccessDeniedException;
@@ -78,7 +81,7 @@ public class SheetDrafts {
      */
     @Transactional
     public long begin(SheetShape shape, SignedIn who) {
-        return begin(SheetForm.of(shape, Units.shown()), null, who);
+        return begin(shape.form(Units.shown()), null, who);
     }
 
     /**

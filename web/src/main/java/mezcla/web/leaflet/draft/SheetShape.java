@@ -1,9 +1,13 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.draft;
 
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Recipe;
+import mezcla.web.leaflet.sheet.SheetForm;
+import mezcla.web.words.Units;
 
 /** What a sheet usually looks like, to begin from. */
 public enum SheetShape {
@@ -95,11 +99,25 @@ public enum SheetShape {
         return baths.stream().flatMap(bath -> bath.parts().stream()).toList();
     }
 
-    FilmProcess process() {
-        return process;
-    }
-
-    List<Bath> baths() {
-        return new ArrayList<>(baths);
+    /** An empty sheet of it, in which bare numbers are in those units. */
+    SheetForm form(Units units) {
+        Map<String, String> typed = new HashMap<>();
+        typed.put("units", units.name());
+        typed.put("process", process.key());
+        typed.put("baths", Integer.toString(baths.size()));
+        int parts = 0;
+        for (int i = 0; i < baths.size(); i++) {
+            Bath bath = baths.get(i);
+            typed.put("bath" + i + "-role", bath.role().key());
+            typed.put("bath" + i + "-mode", Recipe.Mode.TOP_UP.name());
+            typed.put("bath" + i + "-adds", Integer.toString(bath.parts().size()));
+            for (String part : bath.parts()) {
+                typed.put("part" + parts + "-name", part);
+                typed.put("bath" + i + "-add" + bath.parts().indexOf(part) + "-part", Integer.toString(parts));
+                parts++;
+            }
+        }
+        typed.put("parts", Integer.toString(parts));
+        return new SheetForm(typed);
     }
 }

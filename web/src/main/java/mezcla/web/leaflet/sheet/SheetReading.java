@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.sheet;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -107,19 +107,17 @@ public final class SheetReading {
     }
 
     /** The row of a bath that was read. */
-    @Nullable
-    Bath bath(int row) {
+    public @Nullable Bath bath(int row) {
         return baths.get(row);
     }
 
     /** Whether every part and bath that was begun could be read. */
-    boolean isWhole() {
+    public boolean isWhole() {
         return baths.size() == form.bathRows().size() && missing.isEmpty();
     }
 
     /** What of it can be read so far, to be looked over; null where that is no bath yet. */
-    @Nullable
-    Leaflet sketch() {
+    public @Nullable Leaflet sketch() {
         if (baths.isEmpty()) {
             return null;
         }
@@ -196,7 +194,7 @@ public final class SheetReading {
     }
 
     /** What is said about a field of the sheet, at that field; without naming it again. */
-    Map<String, String> sentences() {
+    public Map<String, String> sentences() {
         Map<String, String> byField = new HashMap<>();
         remarks().stream()
                 .filter(remark -> remark.kind() != SheetRemark.Kind.MISSING)
@@ -427,13 +425,20 @@ public final class SheetReading {
 
     private @Nullable Part partOf(String line) {
         String chosen = form.at(line + "part");
-        return chosen.matches("[0-9]{1,2}") ? parts.get(Integer.valueOf(chosen)) : null;
+        if (chosen.isEmpty()) {
+            return null;
+        }
+        if (!chosen.matches("[0-9]{1,2}") || Integer.parseInt(chosen) >= form.parts()) {
+            errors.add(line + "part", Refusal.of(new FormObjection.PartNotInTheBox()));
+            return null;
+        }
+        return parts.get(Integer.valueOf(chosen));
     }
 
     /** Whether a row names no part at all, or one that nobody typed anything of: then it does not count. */
     private boolean isNoPart(String line) {
         String chosen = form.at(line + "part");
-        return !chosen.matches("[0-9]{1,2}") || blank("part" + chosen + "-name", "part" + chosen + "-amount");
+        return chosen.isEmpty() || blank("part" + chosen + "-name", "part" + chosen + "-amount");
     }
 
     private @Nullable Addition addition(String line, Part part, @Nullable Volume made) {
@@ -547,26 +552,36 @@ public final class SheetReading {
     }
 
     private @Nullable Exhaustion exhaustion(String at) {
-        return switch (form.at(at + "wear")) {
-            case "per-roll" -> {
-                Double percent = required(
-                        at + "percent",
-                        "How much more for every roll",
-                        () -> SheetLines.percent(form.at(at + "percent")));
-                yield percent == null ? null : new Exhaustion.PerRoll(percent);
-            }
-            case "fixed" -> new Exhaustion.Fixed();
-            default ->
-                form.at(at + "bands").isBlank()
-                        ? new Exhaustion.Fixed()
-                        : errors.read(at + "bands", () -> {
-                            PrintedBands bands = SheetLines.bands(form.at(at + "bands"));
-                            bands.seams()
-                                    .forEach(seam -> asides.add(new SheetRemark(
-                                            SheetRemark.Kind.QUESTION, at + "bands", SheetWords.seam(seam))));
-                            return bands.steps();
-                        });
-        };
+        Exhaustion.Steps bands = optional(at + "bands", () -> bands(at));
+        String way = form.at(at + "wear");
+        if (!Set.of("", "steps", "per-roll", "fixed").contains(way)) {
+            errors.add(at + "wear", Refusal.of(new FormObjection.UnknownWear()));
+            return null;
+        }
+        boolean byBands = way.isEmpty() || way.equals("steps");
+        if (bands != null && !byBands) {
+            asides.add(new SheetRemark(
+                    SheetRemark.Kind.QUESTION,
+                    at + "wear",
+                    "Times by rolls are typed as well. They count only while “by the lines above” is chosen."));
+        }
+        if (way.equals("per-roll")) {
+            Double percent = required(
+                    at + "percent", "How much more for every roll", () -> SheetLines.percent(form.at(at + "percent")));
+            return percent == null ? null : new Exhaustion.PerRoll(percent);
+        }
+        if (byBands && !form.at(at + "bands").isBlank()) {
+            return bands;
+        }
+        return new Exhaustion.Fixed();
+    }
+
+    private Exhaustion.Steps bands(String at) {
+        PrintedBands bands = SheetLines.bands(form.at(at + "bands"));
+        bands.seams()
+                .forEach(seam ->
+                        asides.add(new SheetRemark(SheetRemark.Kind.QUESTION, at + "bands", SheetWords.seam(seam))));
+        return bands.steps();
     }
 
     private String named(int bath) {
@@ -610,7 +625,7 @@ public final class SheetReading {
     }
 
     /** A key of a name: small letters, digits and hyphens. */
-    static String slug(String name) {
+    public static String slug(String name) {
         String plain = java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFD)
                 .toLowerCase(Locale.ROOT)
                 .replaceAll("[^a-z0-9]+", "-")

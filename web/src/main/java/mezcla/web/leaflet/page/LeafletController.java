@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.page;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -14,6 +14,10 @@ import mezcla.web.forms.TypedFile;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.LeafletFile;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.leaflet.draft.SheetDrafts;
+import mezcla.web.leaflet.sheet.SheetForm;
+import mezcla.web.leaflet.sheet.SheetReading;
+import mezcla.web.leaflet.sheet.SheetWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;

@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.page;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -17,6 +17,8 @@ import mezcla.leaflet.Recipe;
 import mezcla.leaflet.SheetLines;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.web.leaflet.sheet.SheetForm;
+import mezcla.web.leaflet.sheet.SheetReading;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;

@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.draft;
 
 import java.time.Instant;
 import java.util.List;

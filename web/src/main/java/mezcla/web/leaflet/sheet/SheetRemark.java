@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.sheet;
 
 /**
  * Something that is said about a sheet while it is typed.

@@ -1,4 +1,4 @@
-package mezcla.web.leaflet.editor;
+package mezcla.web.leaflet.sheet;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -34,10 +34,10 @@ import org.jspecify.annotations.Nullable;
  */
 public record SheetForm(Map<String, String> typed) {
     /** The key of a role or process that the house names itself. */
-    static final String OTHER = "other";
+    public static final String OTHER = "other";
 
     /** How many characters a field takes at most. */
-    static final int MOST_CHARACTERS = 2000;
+    public static final int MOST_CHARACTERS = 2000;
 
     private static final int MOST_ROWS = 20;
     private static final Pattern FIELD = Pattern.compile(
@@ -52,7 +52,7 @@ public record SheetForm(Map<String, String> typed) {
     }
 
     /** Whether a sheet has a field of that name. */
-    static boolean isField(String name) {
+    public static boolean isField(String name) {
         return FIELD.matcher(name).matches();
     }
 
@@ -112,6 +112,13 @@ public record SheetForm(Map<String, String> typed) {
                         .equals(Integer.toString(part)));
     }
 
+    /** Whether anything was typed about how long a part keeps. */
+    public boolean saysHowPartsKeep() {
+        return typed.entrySet().stream()
+                .anyMatch(each -> !each.getValue().isBlank()
+                        && each.getKey().matches("part[0-9]+-(sealed|opened|vials|share|air)"));
+    }
+
     /** The name of a part's row; what it is counted as where nobody named it yet. */
     public String partName(int part) {
         String name = at("part" + part + "-name").strip();
@@ -145,7 +152,7 @@ public record SheetForm(Map<String, String> typed) {
     }
 
     /** The same with what was typed since; fields that no sheet has are left out. */
-    SheetForm with(Map<String, String> since) {
+    public SheetForm with(Map<String, String> since) {
         Map<String, String> all = new HashMap<>(typed);
         since.forEach((field, text) -> {
             if (isField(field)) {
@@ -161,7 +168,7 @@ public record SheetForm(Map<String, String> typed) {
      * @param what {@code bath}, {@code part-2} for one more part of that bath, or {@code adds-2} for one more thing that
      *     goes into it; anything else changes nothing
      */
-    SheetForm withAnother(String what) {
+    public SheetForm withAnother(String what) {
         Map<String, String> more = new HashMap<>(typed);
         if (what.equals("bath") && baths() < MOST_ROWS) {
             more.put("baths", Integer.toString(baths() + 1));
@@ -182,28 +189,6 @@ public record SheetForm(Map<String, String> typed) {
             more.put("bath" + bath + "-adds", Integer.toString(row + 1));
             more.put("bath" + bath + "-add" + row + "-part", part);
         }
-    }
-
-    /** An empty sheet of that shape. */
-    static SheetForm of(SheetShape shape, Units units) {
-        Map<String, String> typed = new HashMap<>();
-        typed.put("units", units.name());
-        typed.put("process", shape.process().key());
-        typed.put("baths", Integer.toString(shape.baths().size()));
-        int parts = 0;
-        for (int i = 0; i < shape.baths().size(); i++) {
-            SheetShape.Bath bath = shape.baths().get(i);
-            typed.put("bath" + i + "-role", bath.role().key());
-            typed.put("bath" + i + "-mode", Recipe.Mode.TOP_UP.name());
-            typed.put("bath" + i + "-adds", Integer.toString(bath.parts().size()));
-            for (int j = 0; j < bath.parts().size(); j++) {
-                typed.put("part" + parts + "-name", bath.parts().get(j));
-                typed.put("bath" + i + "-add" + j + "-part", Integer.toString(parts));
-                parts++;
-            }
-        }
-        typed.put("parts", Integer.toString(parts));
-        return new SheetForm(typed);
     }
 
     /** A leaflet as it would have been typed in metric units. */
@@ -319,7 +304,7 @@ public record SheetForm(Map<String, String> typed) {
     }
 
     /** A version as it was typed; as it would have been, where it came from a file. */
-    static SheetForm asTyped(Leaflets leaflets, long version) {
+    public static SheetForm asTyped(Leaflets leaflets, long version) {
         Map<String, String> typed = leaflets.typed(version);
         return typed.isEmpty() ? of(leaflets.version(version)) : new SheetForm(typed);
     }
