@@ -331,7 +331,9 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
                         SheetLines.tolerance(text, leaflet.bath(bath).timing().atC(), scale));
             case PER_ROLL -> List.of(SheetLines.percent(text));
             case BANDS -> bandFigures(SheetLines.bands(text).steps());
-            case PUSH -> pushFigures(SheetLines.pushes(text));
+            case PUSH ->
+                pushFigures(SheetLines.pushes(
+                        text, leaflet.bath(bath).timing().printed().seconds()));
             case TABLE -> tableFigures(SheetLines.temperatureTable(text, scale));
             case ROLLS -> rangeFigures(SheetLines.range(text));
             case DAYS -> rangeFigures(SheetLines.life(text));

@@ -21,9 +21,10 @@ import org.jspecify.annotations.Nullable;
 public record MixingTemperature(@Nullable Double min, double target, @Nullable Double max) {
     private static final Pattern BEST =
             Pattern.compile("(.*?)[,;(]?\\s*(?:best|ideally|aim for)(?: at)?:?\\s*([^)]+)\\)?");
-    private static final Pattern AT_LEAST = Pattern.compile("(?:at least|from|not below|min(?:imum)?\\.?)\\s+(.+)");
-    private static final Pattern AT_MOST =
-            Pattern.compile("(?:at most|up to|below|not above|max(?:imum)?\\.?)\\s+(.+)");
+    private static final Pattern AT_LEAST = Pattern.compile(
+            "(?:(?:at least|from|not below|min(?:imum)?\\.?)\\s+(.+)|(.+?),?\\s+(?:at least|or more|min(?:imum)?\\.?))");
+    private static final Pattern AT_MOST = Pattern.compile(
+            "(?:(?:at most|up to|below|not above|max(?:imum)?\\.?)\\s+(.+)|(.+?),?\\s+(?:at most|or less|max(?:imum)?\\.?))");
 
     /** Refuses temperatures that are not in their order, as {@code mixing-temperatures-mixed-up}. */
     public MixingTemperature {
@@ -45,6 +46,7 @@ public record MixingTemperature(@Nullable Double min, double target, @Nullable D
         if (text.isEmpty()) {
             throw Refusal.of(new TypedObjection.Missing());
         }
+        text = text.replaceFirst("^(?:from|between)\\s+(.+?)\\s+(?:to|and)\\s+", "$1–");
         Matcher best = BEST.matcher(text);
         if (best.matches() && !best.group(1).isBlank()) {
             MixingTemperature around = parse(best.group(1), shown);
@@ -54,16 +56,21 @@ public record MixingTemperature(@Nullable Double min, double target, @Nullable D
         }
         Matcher least = AT_LEAST.matcher(text);
         if (least.matches()) {
-            double celsius = PrintedTemperature.parse(least.group(1), shown).celsius();
+            double celsius = PrintedTemperature.parse(part(least), shown).celsius();
             return new MixingTemperature(celsius, celsius, null);
         }
         Matcher most = AT_MOST.matcher(text);
         if (most.matches()) {
-            double celsius = PrintedTemperature.parse(most.group(1), shown).celsius();
+            double celsius = PrintedTemperature.parse(part(most), shown).celsius();
             return new MixingTemperature(null, celsius, celsius);
         }
         PrintedTemperature printed = PrintedTemperature.parse(text, shown);
         return new MixingTemperature(printed.leastC(), printed.celsius(), printed.mostC());
+    }
+
+    /** What stands before or after the words that say on which side it is. */
+    private static String part(Matcher words) {
+        return words.group(1) == null ? words.group(2) : words.group(1);
     }
 
     /** As it would be printed; {@link #parse} reads it back. */

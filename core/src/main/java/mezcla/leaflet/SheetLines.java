@@ -5,10 +5,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
@@ -21,26 +23,37 @@ import org.jspecify.annotations.Nullable;
  */
 public final class SheetLines {
     private static final String NUMBER = "([0-9]{1,4}(?:[.,][0-9]{1,2})?)";
+    private static final String ROLLS = "(?:rolls?|films?)";
     private static final Pattern BAND = Pattern.compile(
-            "(?:up to )?" + NUMBER + "(?:\\s*(?:-|–|to)\\s*" + NUMBER + ")?(?: rolls?)?\\s*:?\\s+(\\S.*)");
-    private static final Pattern PUSH =
-            Pattern.compile("([+−-]?[0-9](?:[.,][0-9]{1,2})?)(?: stops?)?\\s*:?\\s+[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?)"
-                    + "(?:\\s*,?\\s*wear\\s+[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?))?");
+            "(?:" + ROLLS + "\\s+)?(?:up to )?" + NUMBER + "(?:\\s*(?:-|–|to)\\s*" + NUMBER + ")?(?:\\s+" + ROLLS
+                    + ")?\\s*:?\\s+(\\S.*)",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern PUSH = Pattern.compile(
+            "(push|pull)?\\s*(?:by\\s+)?([+−-]?)\\s*(one|two|three|[0-9](?:[.,][0-9]{1,2})?)(?:\\s+stops?)?\\s*:?\\s+(.+?)"
+                    + "(?:\\s*,?\\s*wear\\s+[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?))?",
+            Pattern.CASE_INSENSITIVE);
+    private static final Pattern FACTOR = Pattern.compile("[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?)");
+    private static final Pattern MORE = Pattern.compile("([+−-])\\s*([0-9]{1,3})\\s*(?:%|percent)");
     private static final Pattern EXAMPLE = Pattern.compile(
-            "(?:(.+?)[,:]?\\s+)?after " + NUMBER + "(?: rolls?)?,?\\s+" + NUMBER
-                    + "(?: more)?(?: rolls?)?:?\\s+(\\S.*)",
+            "(?:(.+?)[,:]?\\s+)?after " + NUMBER + "(?: " + ROLLS + ")?,?\\s+(?:the next|another|" + NUMBER
+                    + "(?: more)?)(?: " + ROLLS + ")?(?:,? (?:takes?|needs?))?:?\\s+(\\S.*)",
             Pattern.CASE_INSENSITIVE);
     private static final String PAIR = NUMBER + "(?:\\s*(?:-|–|to)\\s*" + NUMBER + ")?";
-    private static final Pattern RANGE = Pattern.compile(PAIR + "(?:\\s*rolls?)?");
+    private static final String ABOUT = "(?:(?:up to|about|at most)\\s+)?";
+    private static final Pattern RANGE =
+            Pattern.compile(ABOUT + PAIR + "(?:\\s*" + ROLLS + "(?: of .+)?)?", Pattern.CASE_INSENSITIVE);
     private static final Pattern LIFE =
-            Pattern.compile(PAIR + "\\s*(days?|weeks?|months?|years?)?", Pattern.CASE_INSENSITIVE);
+            Pattern.compile(ABOUT + PAIR + "\\s*(days?|weeks?|months?|years?)?", Pattern.CASE_INSENSITIVE);
     private static final int DAYS_A_WEEK = 7;
     private static final double DAYS_A_YEAR = 365;
     private static final double MONTHS_A_YEAR = 12;
     private static final Pattern AROUND = Pattern.compile("(?:±|\\+/-|\\+-)?\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF]|K)?");
     private static final Pattern FROM_TO =
             Pattern.compile(NUMBER + "\\s*(?:°?\\s*[cCfF])?\\s*(?:-|–|to)\\s*" + NUMBER + "\\s*(?:°?\\s*[cCfF])?");
-    private static final Pattern DILUTION = Pattern.compile(NUMBER + "\\s*\\+\\s*" + NUMBER);
+    private static final Pattern DILUTION = Pattern.compile(
+            NUMBER + "(?:\\s*\\+\\s*|\\s+parts?(?: of)?(?: \\w+)?\\s+(?:to|and|plus)\\s+)" + NUMBER
+                    + "(?:\\s+parts?)?(?:(?: of)? water)?",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern PERCENT = Pattern.compile(NUMBER + "\\s*(?:%|percent)?");
     private static final Pattern SACHETS = Pattern.compile(
             "(?:(?:the )?whole(?: (?:sachet|packet|tablet|bottle))?|([1-9][0-9]?)\\s*(?:whole )?(?:sachets?|packets?|tablets?|bags?)?)");
@@ -77,24 +90,52 @@ public final class SheetLines {
     }
 
     /**
-     * Factors for pushed and pulled film: {@code +1 1.25}, {@code −1 0.85}, {@code +2 1.6 wear 1.5}.
+     * Factors for pushed and pulled film: {@code +1 1.25}, {@code −1 0.85}, {@code +2 1.6 wear 1.5}, {@code Push 1 stop: +
+     * 30 %}; a sheet that prints the whole time says {@code +1 stop 4:20}.
      *
+     * @param text the text
+     * @param freshSeconds the time that is neither pushed nor pulled, in seconds
      * @throws Refusal {@code not-a-push}
      */
-    public static List<Timing.Push> pushes(String text) {
+    public static List<Timing.Push> pushes(String text, double freshSeconds) {
         return lines(text).stream()
-                .map(line -> {
-                    Matcher matcher = matching(PUSH, line, LeafletObjection.NotAPush::new);
-                    double factor = number(matcher.group(2));
-                    String wear = matcher.group(3);
-                    double stops = number(matcher.group(1).replace('−', '-'));
-                    if (factor <= 0 || stops == 0) {
-                        throw Refusal.of(new LeafletObjection.NotAPush(line));
-                    }
-                    return new Timing.Push(stops, factor, wear == null ? 1 : number(wear));
-                })
+                .map(line -> push(line, freshSeconds))
                 .sorted(Comparator.comparingDouble(Timing.Push::stops))
                 .toList();
+    }
+
+    private static Timing.Push push(String line, double freshSeconds) {
+        Matcher matcher = matching(PUSH, line, LeafletObjection.NotAPush::new);
+        boolean pulled =
+                "pull".equalsIgnoreCase(matcher.group(1)) || matcher.group(2).matches("[−-]");
+        double stops = stops(matcher.group(3)) * (pulled ? -1 : 1);
+        double factor = factor(matcher.group(4), freshSeconds, line);
+        String wear = matcher.group(5);
+        if (factor <= 0 || stops == 0) {
+            throw Refusal.of(new LeafletObjection.NotAPush(line));
+        }
+        return new Timing.Push(stops, factor, wear == null ? 1 : number(wear));
+    }
+
+    private static double stops(String typed) {
+        return switch (typed.toLowerCase(Locale.ROOT)) {
+            case "one" -> 1;
+            case "two" -> 2;
+            case "three" -> 3;
+            default -> number(typed);
+        };
+    }
+
+    private static double factor(String typed, double freshSeconds, String line) {
+        Matcher factor = FACTOR.matcher(typed);
+        if (factor.matches()) {
+            return number(factor.group(1));
+        }
+        Matcher more = MORE.matcher(typed);
+        if (more.matches()) {
+            return 1 + number(more.group(2)) / 100 * (more.group(1).equals("+") ? 1 : -1);
+        }
+        return time(typed, line, LeafletObjection.NotAPush::new) / freshSeconds;
     }
 
     /** Factors as text. */
@@ -106,29 +147,35 @@ public final class SheetLines {
     }
 
     /**
-     * Times at temperatures: {@code 35 °C 4:30}.
+     * Times at temperatures: {@code 35 °C 4:30}, {@code 35 °C / 95 °F: 4 min 30 s}.
      *
      * @param shown the scale of a bare number
      * @throws Refusal {@code not-a-time-at}
      */
     public static List<Timing.TimeAt> temperatureTable(String text, Temperature.Scale shown) {
         return lines(text).stream()
-                .map(line -> {
-                    int gap = line.lastIndexOf(' ');
-                    if (gap < 0) {
-                        throw Refusal.of(new LeafletObjection.NotATimeAt(line));
-                    }
-                    double c;
-                    try {
-                        c = Temperature.parse(line.substring(0, gap).replaceAll(":$", ""), shown)
-                                .celsius();
-                    } catch (Refusal refusal) {
-                        throw Refusal.of(new LeafletObjection.NotATimeAt(line));
-                    }
-                    return new Timing.TimeAt(c, time(line.substring(gap + 1), line, LeafletObjection.NotATimeAt::new));
-                })
+                .map(line -> timeAt(line, shown))
                 .sorted(Comparator.comparingDouble(Timing.TimeAt::c))
                 .toList();
+    }
+
+    /** The first gap at which the line parts into a temperature and a time. */
+    private static Timing.TimeAt timeAt(String line, Temperature.Scale shown) {
+        return IntStream.range(1, line.length())
+                .filter(at -> line.charAt(at) == ' ')
+                .mapToObj(at -> timeAt(line.substring(0, at).replaceAll("[:,]$", ""), line.substring(at + 1), shown))
+                .flatMap(Optional::stream)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(new LeafletObjection.NotATimeAt(line)));
+    }
+
+    private static Optional<Timing.TimeAt> timeAt(String temperature, String time, Temperature.Scale shown) {
+        try {
+            double c = PrintedTemperature.parse(temperature, shown).celsius();
+            return Optional.of(new Timing.TimeAt(c, ProcessingTime.parse(time).seconds()));
+        } catch (Refusal otherwise) {
+            return Optional.empty();
+        }
     }
 
     /** Times at temperatures as text. */
@@ -137,7 +184,7 @@ public final class SheetLines {
     }
 
     /**
-     * Printed examples: {@code Developer after 7, 2 more: 3:40}; without a bath the first developer is meant.
+     * Printed examples: {@code Developer after 7, 2 more: 3:40}, {@code After 8 rolls the next takes 3:50}; without a bath the first developer is meant.
      *
      * @param baths what the leaflet has
      * @throws Refusal {@code not-an-example}
@@ -148,7 +195,7 @@ public final class SheetLines {
                     Matcher matcher = matching(EXAMPLE, line, LeafletObjection.NotAnExample::new);
                     String name = matcher.group(1);
                     Bath bath = name == null ? firstDeveloper(baths) : named(name.strip(), baths);
-                    double rolls = number(matcher.group(3));
+                    double rolls = matcher.group(3) == null ? 1 : number(matcher.group(3));
                     if (bath == null || rolls <= 0) {
                         throw Refusal.of(new LeafletObjection.NotAnExample(line));
                     }
@@ -325,7 +372,7 @@ public final class SheetLines {
     }
 
     /**
-     * How a stock is diluted for one run: {@code 1 + 4}, stock first.
+     * How a stock is diluted for one run: {@code 1 + 4}, {@code 1 part stock to 4 parts water}; stock first.
      *
      * @throws Refusal {@code not-a-dilution}
      */

@@ -88,6 +88,9 @@ public class AsPrintedTest {
             {"at least 35 °C", 35.0, 35, null},
             {"at least 35 °C, best 38 °C", 35.0, 38, null},
             {"up to 45 °C", null, 45, 45.0},
+            {"45 °C at most", null, 45, 45.0},
+            {"35 °C or more", 35.0, 35, null},
+            {"between 30 and 40 °C", 30.0, 35, 40.0},
             {"104 °F", null, 40, null},
         };
     }
@@ -185,6 +188,53 @@ public class AsPrintedTest {
         assertThat(SheetLines.minutes("2")).isEqualTo(2);
         assertThat(SheetLines.sachets("the whole sachet")).isEqualTo(1);
         assertThat(SheetLines.sachets("2 tablets")).isEqualTo(2);
+    }
+
+    @Test
+    public void pushesAreFactorsPercentOrWholeTimes() {
+        assertThat(SheetLines.pushes("+1 1.25\n−1 0.85\n+2 1.6 wear 1.5", 200))
+                .containsExactly(
+                        new Timing.Push(-1, 0.85, 1), new Timing.Push(1, 1.25, 1), new Timing.Push(2, 1.6, 1.5));
+        assertThat(SheetLines.pushes("Push 1 stop: + 30 %\nPull 1 stop: − 20 %", 200))
+                .containsExactly(new Timing.Push(-1, 0.8, 1), new Timing.Push(1, 1.3, 1));
+        assertThat(SheetLines.pushes("Push one stop: 4:10\n+2 stops 5 min", 200))
+                .containsExactly(new Timing.Push(1, 1.25, 1), new Timing.Push(2, 1.5, 1));
+    }
+
+    @Test
+    public void tablesTakePairsAndWordsOfTime() {
+        assertThat(SheetLines.temperatureTable("35 °C / 95 °F: 4 min 30 s\n30 8:00", Scale.CELSIUS))
+                .containsExactly(new Timing.TimeAt(30, 480), new Timing.TimeAt(35, 270));
+        assertThat(SheetLines.temperatureTable("86 °F 8 min", Scale.CELSIUS)
+                        .get(0)
+                        .c())
+                .isCloseTo(30, within(1e-6));
+    }
+
+    @Test
+    public void rollsLivesAndDilutionsAreReadAsSheetsSayThem() {
+        assertThat(SheetLines.bands("Rolls 1 to 4: 3:20\nFilms 5–8: 3 min 40 s")
+                        .steps()
+                        .steps())
+                .containsExactly(new Exhaustion.Step(4, 200), new Exhaustion.Step(8, 220));
+        assertThat(SheetLines.range("up to 16 rolls of 135-36")).isEqualTo(new Range(16, 16));
+        assertThat(SheetLines.range("8–10 films")).isEqualTo(new Range(8, 10));
+        assertThat(SheetLines.life("about 6 weeks")).isEqualTo(new Range(42, 42));
+        assertThat(SheetLines.dilution("1 part stock to 4 parts water")).isEqualTo(new Bath.OneShot(1, 4));
+        assertThat(SheetLines.dilution("1 part and 1 part of water")).isEqualTo(new Bath.OneShot(1, 1));
+    }
+
+    @Test
+    public void examplesAreReadAsSheetsSayThem() {
+        Leaflet leaflet = Leaflets.negative();
+        assertThat(SheetLines.examples(
+                        "Developer after 7, 2 more: 3:40\nAfter 8 rolls the next takes 3 min 50 s\n"
+                                + "Bleach-fix: after 4 rolls, another roll takes 7:00",
+                        leaflet.baths()))
+                .containsExactly(
+                        new PrintedExample("dev", 7, 2, 220),
+                        new PrintedExample("dev", 8, 1, 230),
+                        new PrintedExample("bx", 4, 1, 420));
     }
 
     @DataProvider

@@ -43,11 +43,11 @@ public class SheetLinesTest {
         PrintedBands bands = SheetLines.bands("1-6 3:15\n7-12 3:30");
         assertThat(SheetLines.bands(SheetLines.bands(bands))).isEqualTo(bands);
         assertThat(PrintedBands.of(bands.steps())).isEqualTo(bands);
-        List<Timing.Push> pushes = SheetLines.pushes("+1 1.25\n−1 0,85\n2 stops ×1.6 wear 1.5");
+        List<Timing.Push> pushes = SheetLines.pushes("+1 1.25\n−1 0,85\n2 stops ×1.6 wear 1.5", 200);
         assertThat(pushes)
                 .containsExactly(
                         new Timing.Push(-1, 0.85, 1), new Timing.Push(1, 1.25, 1), new Timing.Push(2, 1.6, 1.5));
-        assertThat(SheetLines.pushes(SheetLines.pushes(pushes))).isEqualTo(pushes);
+        assertThat(SheetLines.pushes(SheetLines.pushes(pushes), 200)).isEqualTo(pushes);
         List<Timing.TimeAt> table = SheetLines.temperatureTable("38 3:15\n95 F: 4:30", Temperature.Scale.CELSIUS);
         assertThat(table).containsExactly(new Timing.TimeAt(35, 270), new Timing.TimeAt(38, 195));
         assertThat(SheetLines.temperatureTable(SheetLines.temperatureTable(table), Temperature.Scale.FAHRENHEIT))
@@ -130,9 +130,9 @@ public class SheetLinesTest {
                 "steps-out-of-order",
                 (Reading) () -> SheetLines.bands("1-6 3:15\n1-6 3:20").steps()
             },
-            {"not-a-push", (Reading) () -> SheetLines.pushes("one stop more")},
-            {"not-a-push", (Reading) () -> SheetLines.pushes("+1 0")},
-            {"not-a-push", (Reading) () -> SheetLines.pushes("0 1.2")},
+            {"not-a-push", (Reading) () -> SheetLines.pushes("one stop more", 200)},
+            {"not-a-push", (Reading) () -> SheetLines.pushes("+1 0", 200)},
+            {"not-a-push", (Reading) () -> SheetLines.pushes("0 1.2", 200)},
             {"not-a-time-at", (Reading) () -> SheetLines.temperatureTable("3:15", Temperature.Scale.CELSIUS)},
             {"not-a-time-at", (Reading) () -> SheetLines.temperatureTable("380 3:15", Temperature.Scale.CELSIUS)},
             {"not-an-example", (Reading) () -> SheetLines.examples("after a while 3:15", BATHS)},

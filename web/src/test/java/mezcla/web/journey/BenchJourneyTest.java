@@ -182,7 +182,7 @@ public class BenchJourneyTest {
     public void aBrokenFileIsRefusedAndASoundOneIsShownFirst() {
         Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/leaflets");
-        bram.locator("a.choice")
+        bram.locator("a.shape")
                 .filter(new Locator.FilterOptions().setHasText("Bellows"))
                 .click();
         String file = new String(

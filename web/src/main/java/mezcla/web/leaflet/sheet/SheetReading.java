@@ -480,7 +480,8 @@ public final class SheetReading {
                                 warmth.celsius(),
                                 form.units().temperature()));
         Exhaustion exhaustion = exhaustion(at);
-        List<Timing.Push> push = errors.read(at + "push", () -> SheetLines.pushes(form.at(at + "push")));
+        List<Timing.Push> push = errors.read(
+                at + "push", () -> SheetLines.pushes(form.at(at + "push"), base == null ? 1 : base.seconds()));
         List<Timing.TimeAt> table = errors.read(
                 at + "table",
                 () -> SheetLines.temperatureTable(
