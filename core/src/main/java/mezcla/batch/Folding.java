@@ -31,6 +31,7 @@ import mezcla.log.FillsDiscarded;
 import mezcla.log.FilmInspected;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
+import mezcla.log.KitPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
@@ -136,6 +137,12 @@ final class Folding implements EntryVisitor<Runnable> {
     public Runnable kitFinished(KitFinished entry) {
         KitFolding kit = kit(entry.kitId());
         return () -> kit.finish(entry.stamp());
+    }
+
+    @Override
+    public Runnable kitPriced(KitPriced entry) {
+        KitFolding kit = kit(entry.kitId());
+        return () -> kit.price(entry);
     }
 
     @Override

@@ -1,11 +1,14 @@
 package mezcla.batch;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.leaflet.Part;
 import mezcla.log.KitArrived;
+import mezcla.log.KitPriced;
 import mezcla.log.PartCorrected;
 import mezcla.log.PartDecanted;
 import mezcla.log.PartMoved;
@@ -20,6 +23,7 @@ final class KitFolding {
     private final Map<String, Instant> openedAt = new HashMap<>();
     private final Map<String, PartState.Decanted> decanted = new HashMap<>();
     private final Map<String, Double> movedIn = new HashMap<>();
+    private final List<KitPriced> priced = new ArrayList<>();
     private @Nullable Instant finishedAt;
 
     KitFolding(KitArrived arrival) {
@@ -29,6 +33,11 @@ final class KitFolding {
 
     void finish(Stamp stamp) {
         finishedAt = stamp.happenedAt();
+    }
+
+    void price(KitPriced entry) {
+        priced.add(entry);
+        priced.sort(Comparator.comparingLong(each -> each.stamp().sequence()));
     }
 
     void open(String part, Stamp stamp) {
@@ -80,6 +89,7 @@ final class KitFolding {
                 arrival,
                 arrival.parts().stream().map(this::partState).toList(),
                 shares,
+                priced,
                 finishedAt);
     }
 

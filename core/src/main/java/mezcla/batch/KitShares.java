@@ -23,24 +23,25 @@ final class KitShares {
                     if (entry instanceof EntryVoided gone) {
                         LogEntry voided = rows.get(gone.voided());
                         if (voided != null) {
-                            add(shares, voided, true);
+                            add(shares, voided, gone.stamp().sequence(), true);
                         }
                     } else {
                         rows.put(entry.stamp().sequence(), entry);
-                        add(shares, entry, false);
+                        add(shares, entry, entry.stamp().sequence(), false);
                     }
                 });
         return shares;
     }
 
-    private static void add(Map<Long, List<KitState.Share>> shares, LogEntry entry, boolean givenBack) {
+    private static void add(Map<Long, List<KitState.Share>> shares, LogEntry entry, long recorded, boolean givenBack) {
         entry.usesByFill().entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .forEach(uses -> {
                     Map<Long, Double> byKit = new TreeMap<>();
                     uses.getValue().forEach(use -> byKit.merge(use.kitId(), use.kitShare(), Double::sum));
                     byKit.forEach((kit, fraction) -> shares.computeIfAbsent(kit, key -> new ArrayList<>())
-                            .add(new KitState.Share(uses.getKey(), entry.stamp().sequence(), fraction, givenBack)));
+                            .add(new KitState.Share(
+                                    uses.getKey(), entry.stamp().sequence(), recorded, fraction, givenBack)));
                 });
     }
 }

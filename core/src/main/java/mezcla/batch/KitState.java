@@ -18,11 +18,13 @@ import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.LeafletObjection;
 import mezcla.leaflet.Part;
 import mezcla.log.KitArrived;
+import mezcla.log.KitPriced;
 import mezcla.log.PartUse;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.KitSplit;
+import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -32,19 +34,26 @@ import org.jspecify.annotations.Nullable;
  * @param arrival the row with which it came
  * @param parts what is left of each part, in the order of the leaflet
  * @param shares what fills took of its value, in the order of recording
+ * @param priced corrections of what it cost, in the order of recording
  * @param finishedAt when somebody said that nothing more is mixed from it; null while nobody did
  */
 public record KitState(
-        long id, KitArrived arrival, List<PartState> parts, List<Share> shares, @Nullable Instant finishedAt) {
+        long id,
+        KitArrived arrival,
+        List<PartState> parts,
+        List<Share> shares,
+        List<KitPriced> priced,
+        @Nullable Instant finishedAt) {
     /**
      * A share of the kit's value, taken by a fill or given back by a void.
      *
      * @param fillId the fill
      * @param entry the sequence of the row with which it was taken
+     * @param recorded the sequence of the row that says so: the same, or the void
      * @param fraction the share, 0 to 1
      * @param givenBack whether a void gave it back
      */
-    public record Share(long fillId, long entry, double fraction, boolean givenBack) {}
+    public record Share(long fillId, long entry, long recorded, double fraction, boolean givenBack) {}
 
     private static final double LONG_SEALED = 0.75;
     private static final double USUAL_ML = 1000;
@@ -54,6 +63,14 @@ public record KitState(
     public KitState {
         parts = List.copyOf(parts);
         shares = List.copyOf(shares);
+        priced = List.copyOf(priced);
+    }
+
+    /** What it took to get it here, as far as is known now: price, delivery and what else it took. */
+    public Money landed() {
+        return priced.isEmpty()
+                ? arrival.landed()
+                : priced.get(priced.size() - 1).landed();
     }
 
     /** What is left of each part, by key. */

@@ -19,6 +19,8 @@ public enum EntryKind {
     PART_MOVED("part-moved", PartMoved.class, EntryGroup.KITS),
     /** Nothing more is mixed from a kit; what it leaves over is shared by what was mixed from it. */
     KIT_FINISHED("kit-finished", KitFinished.class, EntryGroup.KITS),
+    /** What a kit cost was put right. */
+    KIT_PRICED("kit-priced", KitPriced.class, EntryGroup.KITS),
     /** A batch was mixed. */
     BATCH_MIXED("batch-mixed", BatchMixed.class, EntryGroup.MIXES),
     /** A bath of a batch was mixed afresh; the fill takes the place of the one that was poured away. */

@@ -28,6 +28,9 @@ public interface EntryVisitor<R> {
     /** Visits a kit that is finished. */
     R kitFinished(KitFinished entry);
 
+    /** What a kit cost was put right. */
+    R kitPriced(KitPriced entry);
+
     /** A batch was mixed. */
     R batchMixed(BatchMixed entry);
 

@@ -18,6 +18,7 @@ public sealed interface LogEntry
                 OfOnePart,
                 KitArrived,
                 KitFinished,
+                KitPriced,
                 BatchMixed,
                 BathRenewed,
                 RunLogged,

@@ -1,10 +1,13 @@
 package mezcla.money;
 
+import java.util.ArrayDeque;
 import java.util.Collections;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -12,6 +15,8 @@ import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogState;
+import mezcla.log.Before;
+import mezcla.log.KitPriced;
 import org.joda.money.Money;
 
 /** What each fill carries of the kits that it was mixed from (rules, section 8). */
@@ -29,6 +34,7 @@ public final class FillCosts {
     public static FillCosts of(LogState state) {
         FillCosts costs = new FillCosts();
         state.kits().values().forEach(costs::add);
+        state.batches().values().forEach(costs::addBefore);
         return costs;
     }
 
@@ -41,7 +47,20 @@ public final class FillCosts {
                 costs.add(kit);
             }
         }
+        costs.addBefore(batch);
         return costs;
+    }
+
+    /** What was paid for a bath before it was taken over (rules, 3.6). */
+    private void addBefore(BatchState batch) {
+        batch.own().forEach(fill -> {
+            Before before = fill.mixed().before();
+            Money cost = before == null ? null : before.cost();
+            if (cost != null) {
+                byFill.merge(fill.id(), cost, Money::plus);
+                wholeByFill.merge(fill.id(), cost, Money::plus);
+            }
+        });
     }
 
     private static boolean feeds(KitState kit, Set<Long> fills) {
@@ -56,7 +75,11 @@ public final class FillCosts {
     private void add(KitState kit) {
         KitLedger ledger = KitLedger.of(kit.arrival().landed());
         Map<Taking, Money> fromThisKit = new LinkedHashMap<>();
+        Deque<KitPriced> priced = new ArrayDeque<>(kit.priced());
         for (KitState.Share share : kit.shares()) {
+            while (!priced.isEmpty() && priced.peek().stamp().sequence() < share.recorded()) {
+                adjust(fromThisKit, ledger.reprice(priced.remove().landed()));
+            }
             Taking taking = new Taking(share.entry(), share.fillId());
             Money given = fromThisKit.get(taking);
             if (share.givenBack() && given != null) {
@@ -66,27 +89,33 @@ public final class FillCosts {
                 fromThisKit.put(taking, ledger.take(share.fraction()));
             }
         }
-        List<Taking> takings = List.copyOf(fromThisKit.keySet());
-        Map<Taking, Money> whole = new HashMap<>(fromThisKit);
+        priced.forEach(entry -> adjust(fromThisKit, ledger.reprice(entry.landed())));
+        Map<Taking, Money> whole = new LinkedHashMap<>(fromThisKit);
         Money left = ledger.left();
-        if (!takings.isEmpty() && left.isPositive()) {
-            List<Money> shared = shared(left, List.copyOf(fromThisKit.values()));
-            for (int i = 0; i < takings.size(); i++) {
-                whole.merge(takings.get(i), shared.get(i), Money::plus);
-            }
+        if (left.isPositive()) {
+            adjust(whole, left);
         }
-        boolean over = kit.isFinished() && !takings.isEmpty();
+        boolean over = kit.isFinished() && !fromThisKit.isEmpty();
         (over ? whole : fromThisKit).forEach((taking, cost) -> byFill.merge(taking.fillId(), cost, Money::plus));
         whole.forEach((taking, cost) -> wholeByFill.merge(taking.fillId(), cost, Money::plus));
         leftByKit.put(kit.id(), over ? Money.zero(left.getCurrencyUnit()) : left);
     }
 
-    /** What a kit leaves over goes by what its fills were charged; by heads where that was nothing. */
-    private static List<Money> shared(Money left, List<Money> charged) {
-        List<Double> weights =
-                charged.stream().map(cost -> (double) cost.getAmountMinorLong()).toList();
+    /** An adjustment goes by what each was charged; by heads where that was nothing. */
+    private static void adjust(Map<Taking, Money> charged, Money by) {
+        if (charged.isEmpty() || by.isZero()) {
+            return;
+        }
+        List<Taking> takings = List.copyOf(charged.keySet());
+        List<Double> weights = takings.stream()
+                .map(taking ->
+                        (double) Objects.requireNonNull(charged.get(taking)).getAmountMinorLong())
+                .toList();
         boolean nothing = weights.stream().allMatch(weight -> weight <= 0);
-        return Sharing.split(left, nothing ? Collections.nCopies(weights.size(), 1.0) : weights);
+        List<Money> shared = Sharing.split(by.abs(), nothing ? Collections.nCopies(weights.size(), 1.0) : weights);
+        for (int i = 0; i < takings.size(); i++) {
+            charged.merge(takings.get(i), by.isNegative() ? shared.get(i).negated() : shared.get(i), Money::plus);
+        }
     }
 
     /** What a fill would carry if the rest of the kits that it came from were not used, if it took anything of one. */

@@ -26,8 +26,7 @@ public final class KitCost {
                         Objects.requireNonNull(bath.capacity()).max()))
                 .min();
         return rolls.isPresent()
-                ? Optional.of(
-                        kit.arrival().landed().dividedBy(BigDecimal.valueOf(rolls.getAsDouble()), RoundingMode.HALF_UP))
+                ? Optional.of(kit.landed().dividedBy(BigDecimal.valueOf(rolls.getAsDouble()), RoundingMode.HALF_UP))
                 : Optional.empty();
     }
 }

@@ -10,7 +10,7 @@ import org.joda.money.Money;
  * cost.
  */
 public final class KitLedger {
-    private final Money landed;
+    private Money landed;
     private double share;
     private Money given;
 
@@ -51,6 +51,17 @@ public final class KitLedger {
     public void giveBack(double taken, Money cost) {
         share -= taken;
         given = given.minus(cost);
+    }
+
+    /**
+     * Puts the landed cost right.
+     *
+     * @param now what it really was
+     * @return what those who were charged before have to be charged on top; below zero for what they get back
+     */
+    public Money reprice(Money now) {
+        landed = now;
+        return take(0);
     }
 
     /** What no fill carries yet; written off when the kit is finished. */

@@ -280,4 +280,42 @@ public class CupboardTest {
         assertThat(code(() -> ShortCode.fillOf("1IO0"))).isEqualTo("not-a-code");
         assertThat(code(() -> ShortCode.fillOf(""))).isEqualTo("not-a-code");
     }
+
+    @Test
+    public void vialsAreCountedDownAndKeepAsLongAsIsPrintedForThem() {
+        Leaflet plain = Leaflets.negative();
+        List<Part> parts = plain.parts().stream()
+                .map(part -> part.key().equals("dev-a")
+                        ? new Part("dev-a", part.name(), 100, part.unit(), true, 700.0, 30.0, 300.0, null)
+                        : part)
+                .toList();
+        log.kit(
+                0,
+                7,
+                new Leaflet(
+                        plain.key(),
+                        1,
+                        plain.name(),
+                        plain.maker(),
+                        plain.process(),
+                        null,
+                        1000,
+                        parts,
+                        plain.baths(),
+                        List.of(),
+                        List.of()),
+                4000);
+        log.add(1, stamp -> new PartOpened(stamp, 7, "dev-a"));
+        assertThat(part(7, "dev-a").vialsLeft()).isZero();
+        assertThat(part(7, "dev-a").keepsOpenDays()).isEqualTo(30);
+        log.add(2, stamp -> new PartDecanted(stamp, 7, "dev-a", 4));
+        assertThat(part(7, "dev-a").vialsLeft()).isEqualTo(4);
+        assertThat(part(7, "dev-a").keepsOpenDays()).isEqualTo(300);
+        assertThat(part(7, "dev-a").isPast(TestLog.day(0), TestLog.day(301))).isFalse();
+        assertThat(part(7, "dev-a").isPast(TestLog.day(0), TestLog.day(303))).isTrue();
+        log.mix(3, 1, 7, 300);
+        assertThat(part(7, "dev-a").vialsLeft()).as("30 of 100 ml are gone").isEqualTo(3);
+        log.mix(4, 2, 7, 700);
+        assertThat(part(7, "dev-a").vialsLeft()).isZero();
+    }
 }

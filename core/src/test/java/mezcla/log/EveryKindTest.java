@@ -71,6 +71,8 @@ public class EveryKindTest {
         return new RunLogged(AT, 2, List.of(TestLog.roll(0)), List.of(bath(3, 200)), 300, List.of(), start);
     }
 
+    private static final Money NOTHING_PAID = Money.parse("NZD 0.00");
+
     @DataProvider
     public Object[][] entries() {
         Set<Subject> both = Set.of(BATCH, FILL, OTHER);
@@ -96,6 +98,13 @@ public class EveryKindTest {
                 NOTHING
             },
             {new KitFinished(AT, 1), EntryKind.KIT_FINISHED, Set.of(KIT), Set.of(KIT), NOTHING},
+            {
+                new KitPriced(AT, 1, NOTHING_PAID, NOTHING_PAID, NOTHING_PAID, null, "swapped"),
+                EntryKind.KIT_PRICED,
+                Set.of(KIT),
+                Set.of(KIT),
+                NOTHING
+            },
             {
                 new BatchMixed(AT, 2, "Test", List.of(fill(3), fill(4))),
                 EntryKind.BATCH_MIXED,

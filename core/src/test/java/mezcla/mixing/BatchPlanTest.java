@@ -12,6 +12,9 @@ import mezcla.Leaflets;
 import mezcla.batch.Bottling;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Addition;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
 import mezcla.log.Bottle;
@@ -95,5 +98,59 @@ public class BatchPlanTest {
         assertThat(catchThrowableOfType(Refusal.class, () -> bottling.take(large, 500))
                         .code())
                 .isEqualTo("bottle-taken");
+    }
+
+    private static Recipe recipe(Recipe.Mode mode, Addition... additions) {
+        return new Recipe(mode, 1000, 600, null, List.of(additions));
+    }
+
+    @Test
+    public void waterBetweenPartsIsScaledAndTopsUpTheLess() {
+        Recipe recipe = recipe(
+                Recipe.Mode.TOP_UP,
+                new Addition("a", 100, Unit.ML, Addition.Care.NORMAL, null, null, 150),
+                new Addition("b", 50, Unit.ML, Addition.Care.NORMAL, null, null));
+        MixPlan plan = MixPlan.of(recipe, 500, Map.of());
+        assertThat(plan.startWaterMl()).isEqualTo(300);
+        assertThat(plan.additions().get(0).waterAfterMl()).isEqualTo(75);
+        assertThat(plan.topUpMl()).isCloseTo(500 - 300 - 50 - 75 - 25, within(1e-9));
+        Recipe fixed = recipe(
+                Recipe.Mode.FIXED_WATER,
+                new Addition("a", 100, Unit.ML, Addition.Care.NORMAL, null, null, 250),
+                new Addition("b", 50, Unit.ML, Addition.Care.NORMAL, null, null));
+        assertThat(MixPlan.of(fixed, 1000, Map.of()).finalMl()).isEqualTo(1000);
+        MixPlan stretched = MixPlan.of(fixed, new MixPlan.Wanted(1200, 1000), Map.of());
+        assertThat(stretched.startWaterMl() + stretched.additions().get(0).waterAfterMl())
+                .as("all the water there is room for")
+                .isCloseTo(1200 - 150, within(1e-9));
+    }
+
+    @Test
+    public void aSachetTakesNoRoomAndOnlyGoesInWhole() {
+        Recipe recipe = recipe(Recipe.Mode.TOP_UP, new Addition("s", 2, Unit.SACHET, Addition.Care.NORMAL, 3, null));
+        MixPlan all = MixPlan.of(recipe, 1000, Map.of("s", 2.0));
+        assertThat(all.topUpMl()).isEqualTo(400);
+        assertThat(all.additions().get(0).wholePart()).isTrue();
+        Leaflet plain = Leaflets.negative();
+        Bath dev = plain.bath("dev");
+        Leaflet sachets = new Leaflet(
+                "sachets",
+                1,
+                "Sachets",
+                "Nobody",
+                plain.process(),
+                null,
+                1000,
+                List.of(new Part("s", "Sachet", 2, Unit.SACHET, false, null, null, null, null)),
+                List.of(new Bath(
+                        "dev", dev.role(), recipe, dev.timing(), 1000, dev.capacity(), dev.lifeDays(), null, null)),
+                List.of(),
+                List.of());
+        assertThat(BatchPlan.of(sachets, Map.of("s", 2.0), 500).baths().get(0).takes())
+                .extracting(BatchPlan.Take::amount)
+                .containsExactly(1.0);
+        assertThat(catchThrowableOfType(Refusal.class, () -> BatchPlan.of(sachets, Map.of("s", 2.0), 300))
+                        .code())
+                .isEqualTo("only-whole");
     }
 }

@@ -9,9 +9,15 @@ import java.util.List;
 import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.batch.BatchState;
+import mezcla.log.BatchMixed;
+import mezcla.log.Before;
+import mezcla.log.Bottle;
 import mezcla.log.FillSpilled;
 import mezcla.log.FillToppedUp;
 import mezcla.log.KitFinished;
+import mezcla.log.KitPriced;
+import mezcla.log.MixedFill;
 import mezcla.measure.Refusal;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -196,5 +202,105 @@ public class MoneyTest {
         log.add(3, stamp -> new FillSpilled(stamp, 1, 350));
         assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath).orElseThrow())
                 .isCloseTo(3.5, within(1e-9));
+    }
+
+    private static Money priced(TestLog log, double day, long landedMinor) {
+        Money landed = minor(landedMinor);
+        log.add(day, stamp -> new KitPriced(stamp, 1, landed, minor(0), minor(0), null, "two figures were swapped"));
+        return landed;
+    }
+
+    private static Money fill(TestLog log, long fill) {
+        return FillCosts.of(log.state()).ofFill(fill).orElseThrow();
+    }
+
+    @Test
+    public void aPriceThatIsPutRightIsAnAdjustmentOfWhatWasCharged() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        log.mix(1, 1, 1, 500);
+        Money before = fill(log, 1).plus(fill(log, 2));
+        assertThat(before).isEqualTo(minor(2000));
+        Money landed = priced(log, 2, 5001);
+        assertThat(log.state().kit(1).landed()).isEqualTo(landed);
+        assertThat(fill(log, 1).plus(fill(log, 2)))
+                .as("half of it, rounded half up")
+                .isEqualTo(minor(2501));
+        log.mix(3, 2, 1, 500);
+        assertThat(fill(log, 3).plus(fill(log, 4))).isEqualTo(minor(2500));
+        assertThat(FillCosts.of(log.state()).leftInKit(1).orElseThrow()).isEqualTo(minor(0));
+        priced(log, 4, 3000);
+        assertThat(fill(log, 1).plus(fill(log, 2)).plus(fill(log, 3)).plus(fill(log, 4)))
+                .isEqualTo(minor(3000));
+        log.voidEntry(log.entries().size());
+        assertThat(fill(log, 1).plus(fill(log, 2)).plus(fill(log, 3)).plus(fill(log, 4)))
+                .as("a void takes it back")
+                .isEqualTo(minor(5001));
+    }
+
+    @Test
+    public void aPriceOfNothingGivesEverythingBack() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        log.mix(1, 1, 1, 300);
+        priced(log, 2, 0);
+        assertThat(fill(log, 1)).isEqualTo(minor(0));
+        assertThat(fill(log, 2)).isEqualTo(minor(0));
+    }
+
+    @Test
+    public void nothingIsLostWhateverIsMixedVoidedAndPutRight() {
+        for (long seed = 1; seed <= 60; seed++) {
+            Random random = new Random(seed);
+            TestLog log = new TestLog();
+            long landed = random.nextInt(9000);
+            log.kit(0, 1, Leaflets.negative(), landed);
+            List<Long> mixed = new ArrayList<>();
+            double left = 1000;
+            for (int act = 1; act <= 12; act++) {
+                int what = random.nextInt(4);
+                if (what == 0) {
+                    landed = random.nextInt(9000);
+                    priced(log, act, landed);
+                } else if (what == 1 && !mixed.isEmpty()) {
+                    log.voidEntry(mixed.remove(random.nextInt(mixed.size())));
+                } else if (left >= 60) {
+                    log.mix(act, 100 + act, 1, 60);
+                    mixed.add((long) log.entries().size());
+                    left -= 60;
+                }
+            }
+            FillCosts costs = FillCosts.of(log.state());
+            Money given = log.state().batches().values().stream()
+                    .flatMap(BatchState::own)
+                    .map(fill -> costs.ofFill(fill.id()).orElseThrow())
+                    .reduce(minor(0), Money::plus);
+            assertThat(given.plus(costs.leftInKit(1).orElseThrow()))
+                    .as("seed %d", seed)
+                    .isEqualTo(minor(landed));
+        }
+    }
+
+    @Test
+    public void whatWasTakenOverCarriesWhatItCost() {
+        TestLog log = new TestLog();
+        Before before = new Before(TestLog.day(0), 3, minor(1234));
+        log.add(
+                1,
+                stamp -> new BatchMixed(
+                        stamp,
+                        1,
+                        "Found",
+                        List.of(new MixedFill(
+                                1,
+                                Leaflets.negative(),
+                                "dev",
+                                500,
+                                "500 ml",
+                                new Bottle(1, "A1", 1000, Bottle.Material.GLASS),
+                                List.of(),
+                                before))));
+        assertThat(fill(log, 1)).isEqualTo(minor(1234));
+        assertThat(FillCosts.of(log.state(), log.state().batch(1)).ofFill(1)).hasValue(minor(1234));
     }
 }

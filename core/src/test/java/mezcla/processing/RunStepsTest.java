@@ -179,6 +179,25 @@ public class RunStepsTest {
     }
 
     @Test
+    public void aWettingAgentOfTheHousesOwnIsAStepOfItsOwn() {
+        Leaflet sheet = sheet(
+                FilmProcess.COLOUR_NEGATIVE,
+                bath("dev"),
+                bath("bx"),
+                water(ProcessStep.Kind.WETTING_AGENT, 45.0, null));
+        RunSteps.Choices with = RunSteps.Choices.USUAL;
+        RunSteps.Choices without =
+                new RunSteps.Choices(with.preSoak(), with.between(), with.finalRinse(), false, with.movement());
+        RunSteps steps = RunSteps.of(sheet, Map.of("dev", 195, "bx", 390), with);
+        assertThat(steps.steps()).last().satisfies(step -> {
+            assertThat(step.kind()).isEqualTo(ProcessStep.Kind.WETTING_AGENT);
+            assertThat(step.bath()).isNull();
+        });
+        assertThat(RunSteps.of(sheet, Map.of("dev", 195, "bx", 390), without).steps())
+                .noneMatch(step -> step.kind() == ProcessStep.Kind.WETTING_AGENT);
+    }
+
+    @Test
     public void aStepMadeLongerIsMovedInItsSecondsMoreToo() {
         RunSteps steps = negative(RunSteps.Choices.USUAL);
         List<RunProgress.Event> events = new ArrayList<>(perfect(steps).subList(0, 1));

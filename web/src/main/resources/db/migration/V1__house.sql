@@ -184,6 +184,16 @@ CREATE TABLE sheet_draft (
     thrown_away INTEGER NOT NULL DEFAULT 0 CHECK (thrown_away IN (0, 1))
 );
 
+-- A kit that a member says came: JSON of the fields of its form, until a steward has answered.
+
+CREATE TABLE kit_proposal (
+    id INTEGER PRIMARY KEY AUTOINCREMENT,
+    typed TEXT NOT NULL,
+    member_id INTEGER NOT NULL REFERENCES member (id),
+    at TEXT NOT NULL,
+    answered INTEGER NOT NULL DEFAULT 0 CHECK (answered IN (0, 1))
+);
+
 CREATE TABLE leaflet_retyped (
     id INTEGER PRIMARY KEY,
     leaflet_version_id INTEGER NOT NULL REFERENCES leaflet_version (id),

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
-import mezcla.log.Before;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
@@ -15,9 +14,13 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.TypedMoney;
 import mezcla.web.forms.TypedText;
+import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.words.Units;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -35,9 +38,11 @@ class AdoptController {
 
     private final AdoptService adoptions;
     private final Leaflets leaflets;
+    private final HouseService houses;
     private final OneTimeForms forms;
 
-    AdoptController(AdoptService adoptions, Leaflets leaflets, OneTimeForms forms) {
+    AdoptController(AdoptService adoptions, Leaflets leaflets, HouseService houses, OneTimeForms forms) {
+        this.houses = houses;
         this.adoptions = adoptions;
         this.leaflets = leaflets;
         this.forms = forms;
@@ -59,7 +64,12 @@ class AdoptController {
                 errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
         Instant mixed = errors.read("mixed", () -> adoptions.mixedOn(form.getMixed()));
         Double rolls = errors.read("rolls", () -> rolls(form.getRolls()));
-        List<AdoptService.Standing> baths = leaflet == null ? List.of() : standing(form, leaflet, errors);
+        List<AdoptService.Standing> baths = leaflet == null ? List.of() : standing(form, leaflet, rolls, errors);
+        Money cost = form.getCost().isBlank()
+                ? null
+                : errors.read(
+                        "cost",
+                        () -> TypedMoney.of(form.getCost(), houses.house().currency()));
         return forms.answer(
                 errors,
                 form.getFormKey(),
@@ -68,7 +78,8 @@ class AdoptController {
                                 member,
                                 FieldErrors.known(leaflet),
                                 FieldErrors.known(name),
-                                new Before(FieldErrors.known(mixed), FieldErrors.known(rolls)),
+                                FieldErrors.known(mixed),
+                                cost,
                                 baths,
                                 errors)
                         + "?mixed",
@@ -76,7 +87,8 @@ class AdoptController {
                 () -> page(form, errors, model));
     }
 
-    private static List<AdoptService.Standing> standing(AdoptForm form, Leaflet leaflet, FieldErrors errors) {
+    private static List<AdoptService.Standing> standing(
+            AdoptForm form, Leaflet leaflet, @Nullable Double rolls, FieldErrors errors) {
         List<AdoptService.Standing> baths = new ArrayList<>();
         for (Bath bath : leaflet.baths()) {
             String typed = form.getVolumes().getOrDefault(bath.key(), "").strip();
@@ -84,12 +96,15 @@ class AdoptController {
                 Volume volume = errors.read(
                         "volume-" + bath.key(),
                         () -> Volume.parse(typed, Units.shown().volume()));
+                String own = form.getBathRolls().getOrDefault(bath.key(), "");
+                Double done = own.isBlank() ? rolls : errors.read("rolls-" + bath.key(), () -> rolls(own));
                 if (volume != null) {
                     baths.add(new AdoptService.Standing(
                             bath,
                             MixView.asTyped(typed),
                             volume,
-                            form.getBottles().getOrDefault(bath.key(), "")));
+                            form.getBottles().getOrDefault(bath.key(), ""),
+                            done == null ? 0 : done));
                 }
             }
         }
@@ -117,6 +132,7 @@ class AdoptController {
         model.addAttribute("sheets", leaflets.offered());
         model.addAttribute("leaflet", leaflet);
         model.addAttribute("bottles", adoptions.freeBottles());
+        model.addAttribute("currency", houses.house().currency().getCode());
         model.addAttribute("form", form);
         model.addAttribute("errors", errors);
         return new ModelAndView(

@@ -11,6 +11,8 @@ public class AdoptForm {
     private String rolls = "";
     private Map<String, String> volumes = new HashMap<>();
     private Map<String, String> bottles = new HashMap<>();
+    private Map<String, String> bathRolls = new HashMap<>();
+    private String cost = "";
     private String formKey = "";
 
     /** The version of the leaflet that it was mixed by. */
@@ -64,6 +66,24 @@ public class AdoptForm {
 
     public void setBottles(Map<String, String> bottles) {
         this.bottles = bottles;
+    }
+
+    /** Rolls that a bath has behind it, by the bath's key; empty for as many as the others. */
+    public Map<String, String> getBathRolls() {
+        return bathRolls;
+    }
+
+    public void setBathRolls(Map<String, String> bathRolls) {
+        this.bathRolls = bathRolls;
+    }
+
+    /** What all of it cost; empty where nobody knows. */
+    public String getCost() {
+        return cost;
+    }
+
+    public void setCost(String cost) {
+        this.cost = cost;
     }
 
     public String getFormKey() {

@@ -2,6 +2,7 @@ package mezcla.web.adopt;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import mezcla.batch.Bottling;
 import mezcla.leaflet.Bath;
@@ -13,6 +14,7 @@ import mezcla.log.Bottle;
 import mezcla.log.MixedFill;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.money.Sharing;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.clock.LogClock;
@@ -21,6 +23,8 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.TypedDay;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -54,8 +58,8 @@ public class AdoptService {
         return TypedDay.noonOf(day, houses.house().timeZone(), clock.instant());
     }
 
-    /** A bath as it stands there: how much was typed, how much that is, in which bottle. */
-    record Standing(Bath bath, String typed, Volume volume, String bottle) {}
+    /** A bath as it stands there: how much was typed, how much that is, in which bottle, after how many rolls. */
+    record Standing(Bath bath, String typed, Volume volume, String bottle, double rolls) {}
 
     /**
      * Takes a batch over.
@@ -63,18 +67,27 @@ public class AdoptService {
      * @param who who says so
      * @param leaflet what it was mixed by
      * @param name what it is called
-     * @param before what it has behind it
+     * @param mixed when it was mixed
+     * @param cost what all of it cost; null where nobody knows
      * @param baths its baths
      * @param errors where refusals about bottles are put
      * @return the batch
      * @throws Refusal {@code baths-missing} when nothing stands there, {@code bottle-missing} when a bottle was refused
      */
     @Transactional
-    long adopt(SignedIn who, Leaflet leaflet, String name, Before before, List<Standing> baths, FieldErrors errors) {
+    long adopt(
+            SignedIn who,
+            Leaflet leaflet,
+            String name,
+            Instant mixed,
+            @Nullable Money cost,
+            List<Standing> baths,
+            FieldErrors errors) {
         if (baths.isEmpty()) {
             throw Refusal.of(new LeafletObjection.BathsMissing());
         }
         Bottling shelf = mixes.shelf(log.state());
+        List<Money> costs = cost == null ? List.of() : Sharing.split(cost, worth(leaflet, baths));
         List<MixedFill> fills = new ArrayList<>();
         for (Standing standing : baths) {
             Bottle bottle = errors.read("bottle-" + standing.bath().key(), () -> taken(shelf, standing));
@@ -87,7 +100,7 @@ public class AdoptService {
                         standing.typed(),
                         bottle,
                         List.of(),
-                        before));
+                        new Before(mixed, standing.rolls(), cost == null ? null : costs.get(baths.indexOf(standing)))));
             }
         }
         if (!errors.none()) {
@@ -96,6 +109,17 @@ public class AdoptService {
         long batch = log.newBatch();
         log.add(who, clock.instant(), true, stamp -> new BatchMixed(stamp, batch, name, fills));
         return batch;
+    }
+
+    /** What its baths are worth beside each other: by the value of their parts and their volume, equal where none is said. */
+    private static List<Double> worth(Leaflet leaflet, List<Standing> baths) {
+        List<Double> worth = baths.stream()
+                .map(standing -> standing.bath().recipe().additions().stream()
+                                .mapToDouble(addition -> leaflet.valueShare(addition.part()))
+                                .sum()
+                        * standing.volume().ml())
+                .toList();
+        return worth.stream().anyMatch(each -> each > 0) ? worth : Collections.nCopies(baths.size(), 1.0);
     }
 
     private Bottle taken(Bottling shelf, Standing standing) {

@@ -12,20 +12,13 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Unit;
-import mezcla.log.KitArrived;
-import mezcla.log.Purchase;
-import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
-import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
-import org.joda.money.Money;
-import org.jspecify.annotations.Nullable;
-import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -58,42 +51,6 @@ public class CupboardService {
                         .reversed()
                         .thenComparing(KitView::id))
                 .toList();
-    }
-
-    /**
-     * Logs that a kit came, or parts that were bought alone.
-     *
-     * @param who the steward who says so
-     * @param leaflet what its sheet says
-     * @param parts keys of the parts that came alone; none for a whole kit
-     * @param price what it cost
-     * @param delivery what its delivery cost
-     * @param lot what is printed on it; null for nothing
-     * @param bought what else is known about the purchase
-     * @param came when it came; null for now
-     * @return the kit
-     * @throws Refusal {@code unknown-part}
-     */
-    @PreAuthorize("hasRole('STEWARD')")
-    @Transactional
-    public long arrive(
-            SignedIn who,
-            Leaflet leaflet,
-            List<String> parts,
-            Money price,
-            Money delivery,
-            @Nullable String lot,
-            Purchase bought,
-            @Nullable Instant came) {
-        parts.forEach(leaflet::part);
-        long kit = log.newKit();
-        List<String> only = parts.size() == leaflet.parts().size() ? List.of() : parts;
-        log.add(
-                who,
-                came == null ? clock.instant() : came,
-                false,
-                stamp -> new KitArrived(stamp, kit, leaflet, price, delivery, lot, only, bought));
-        return kit;
     }
 
     /** What to order now, with why. */
@@ -186,7 +143,8 @@ public class CupboardService {
                 mixable,
                 kit.isFinished(),
                 kit.parts().stream().anyMatch(state -> state.openedAt() != null),
-                !kit.arrival().only().isEmpty() && kit.parts().stream().anyMatch(state -> state.left() > 0));
+                !kit.arrival().only().isEmpty() && kit.parts().stream().anyMatch(state -> state.left() > 0),
+                kit.parts().stream().anyMatch(state -> state.vialsLeft() > 0));
     }
 
     private static String arrived(KitState kit, House house) {
@@ -194,7 +152,7 @@ public class CupboardService {
         return "Came on %s, %s landed%s"
                 .formatted(
                         Figures.day(kit.arrival().stamp().happenedAt(), house.timeZone()),
-                        Figures.money(kit.arrival().landed()),
+                        Figures.money(kit.landed()),
                         lot == null ? "" : ", lot " + lot);
     }
 

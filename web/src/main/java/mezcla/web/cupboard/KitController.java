@@ -1,5 +1,6 @@
 package mezcla.web.cupboard;
 
+import java.time.Instant;
 import java.util.Map;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
@@ -13,9 +14,14 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.TypedAmount;
 import mezcla.web.forms.TypedChoice;
+import mezcla.web.forms.TypedMoney;
 import mezcla.web.forms.TypedText;
+import mezcla.web.house.HouseService;
 import mezcla.web.words.Units;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,9 +37,11 @@ class KitController {
 
     private final CupboardService cupboard;
     private final KitService kits;
+    private final HouseService houses;
     private final OneTimeForms forms;
 
-    KitController(CupboardService cupboard, KitService kits, OneTimeForms forms) {
+    KitController(CupboardService cupboard, KitService kits, HouseService houses, OneTimeForms forms) {
+        this.houses = houses;
         this.cupboard = cupboard;
         this.kits = kits;
         this.forms = forms;
@@ -49,7 +57,13 @@ class KitController {
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String part = part(id, typed, "opened", errors);
-        return logged(id, typed, errors, "opened", () -> kits.open(member, id, FieldErrors.known(part)));
+        Instant when = errors.read("openedOn", () -> kits.on(id, text(typed, "openedOn")));
+        return logged(
+                id,
+                typed,
+                errors,
+                "opened",
+                () -> kits.open(member, id, FieldErrors.known(part), FieldErrors.known(when)));
     }
 
     @PostMapping("/kits/{id}/decantings")
@@ -58,12 +72,14 @@ class KitController {
         FieldErrors errors = new FieldErrors();
         String part = part(id, typed, "decanted", errors);
         Integer vials = errors.read("vials", () -> vials(text(typed, "vials")));
+        Instant when = errors.read("decantedOn", () -> kits.on(id, text(typed, "decantedOn")));
         return logged(
                 id,
                 typed,
                 errors,
                 "decanted",
-                () -> kits.decant(member, id, FieldErrors.known(part), FieldErrors.known(vials)));
+                () -> kits.decant(
+                        member, id, FieldErrors.known(part), FieldErrors.known(vials), FieldErrors.known(when)));
     }
 
     @PostMapping("/kits/{id}/corrections")
@@ -99,6 +115,7 @@ class KitController {
                 "route",
                 () -> TypedChoice.of(WasteRoute.values(), text(typed, "route"), new FormObjection.UnknownRoute()));
         String why = errors.read("goneWhy", () -> reason(text(typed, "goneWhy")));
+        Instant when = errors.read("goneOn", () -> kits.on(id, text(typed, "goneOn")));
         return logged(
                 id,
                 typed,
@@ -110,6 +127,33 @@ class KitController {
                         FieldErrors.known(part),
                         FieldErrors.known(amount),
                         FieldErrors.known(route),
+                        FieldErrors.known(why),
+                        FieldErrors.known(when)));
+    }
+
+    @PostMapping("/kits/{id}/prices")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView price(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        CurrencyUnit currency = houses.house().currency();
+        Money price = errors.read("price", () -> TypedMoney.of(text(typed, "price"), currency));
+        Money delivery = errors.read("delivery", () -> TypedMoney.orNone(text(typed, "delivery"), currency));
+        Money other = errors.read("other", () -> TypedMoney.orNone(text(typed, "other"), currency));
+        String why = errors.read("pricedWhy", () -> reason(text(typed, "pricedWhy")));
+        return logged(
+                id,
+                typed,
+                errors,
+                "price",
+                () -> kits.price(
+                        member,
+                        id,
+                        new KitService.Paid(
+                                FieldErrors.known(price),
+                                FieldErrors.known(delivery),
+                                FieldErrors.known(other),
+                                kits.paid(id).paidBy()),
                         FieldErrors.known(why)));
     }
 
@@ -172,6 +216,17 @@ class KitController {
                 () -> page(id, typed, errors));
     }
 
+    /** What it cost, to be put right: what was typed, else what is known. */
+    private Map<String, String> paid(long id, Map<String, String> typed) {
+        KitService.Paid paid = kits.paid(id);
+        return Map.of(
+                "price", typed.getOrDefault("price", paid.price().getAmount().toPlainString()),
+                "delivery",
+                        typed.getOrDefault(
+                                "delivery", paid.delivery().getAmount().toPlainString()),
+                "other", typed.getOrDefault("other", paid.other().getAmount().toPlainString()));
+    }
+
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
         ModelAndView page = new ModelAndView("cupboard/kit");
         page.addObject("kit", cupboard.kit(id));
@@ -184,6 +239,8 @@ class KitController {
                         "volume",
                         () -> kits.batches(
                                 id, Volume.parse(volume, Units.shown().volume()))));
+        page.addObject("paid", paid(id, typed));
+        page.addObject("currency", houses.house().currency().getCode());
         page.addObject("routes", WasteRoute.values());
         page.addObject("typed", typed);
         page.addObject("errors", errors);

@@ -1,5 +1,7 @@
 package mezcla.web.cupboard;
 
+import java.time.Instant;
+import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -11,6 +13,7 @@ import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
+import mezcla.log.KitPriced;
 import mezcla.log.PartCorrected;
 import mezcla.log.PartDecanted;
 import mezcla.log.PartMoved;
@@ -21,11 +24,15 @@ import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.KitSplit;
 import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.TypedDay;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,8 +45,10 @@ public class KitService {
     private final DarkroomLog log;
     private final Leaflets leaflets;
     private final HouseService houses;
+    private final LogClock clock;
 
-    KitService(DarkroomLog log, Leaflets leaflets, HouseService houses) {
+    KitService(DarkroomLog log, Leaflets leaflets, HouseService houses, LogClock clock) {
+        this.clock = clock;
         this.log = log;
         this.leaflets = leaflets;
         this.houses = houses;
@@ -72,17 +81,18 @@ public class KitService {
         LogState state = log.state();
         KitArrived arrival = state.kit(id).arrival();
         Purchase bought = arrival.bought();
+        Paid paid = paid(id);
         String cost = "%s, delivery %s%s: %s landed"
                 .formatted(
-                        Figures.money(arrival.price()),
-                        Figures.money(arrival.delivery()),
-                        bought.other().isZero() ? "" : ", other " + Figures.money(bought.other()),
-                        Figures.money(arrival.landed()));
+                        Figures.money(paid.price()),
+                        Figures.money(paid.delivery()),
+                        paid.other().isZero() ? "" : ", other " + Figures.money(paid.other()),
+                        Figures.money(state.kit(id).landed()));
         return new More(
                 leaflets.idOf(arrival.leaflet()),
                 arrival.leaflet().version(),
                 cost,
-                bought.paidBy() == null ? houses.house().name() : bought.paidBy(),
+                paid.paidBy() == null ? houses.house().name() : paid.paidBy(),
                 bought.note() == null ? "" : bought.note(),
                 state.kits().values().stream()
                         .filter(kit -> kit.id() != id
@@ -159,22 +169,42 @@ public class KitService {
                 over.isEmpty() ? "Nothing will be left over." : over + " will be left over.");
     }
 
+    /**
+     * The moment that a typed day stands for: now for none, else its noon, or when the kit came where that was later on
+     * that day.
+     *
+     * @throws Refusal {@code not-a-day}, {@code in-the-future} or {@code before-it-came}
+     */
+    @Transactional(readOnly = true)
+    public Instant on(long id, String day) {
+        if (day.isBlank()) {
+            return clock.instant();
+        }
+        ZoneId zone = houses.house().timeZone();
+        Instant noon = TypedDay.noonOf(day, zone, clock.instant());
+        Instant came = kit(id).arrival().stamp().happenedAt();
+        if (noon.atZone(zone).toLocalDate().isBefore(came.atZone(zone).toLocalDate())) {
+            throw Refusal.of(new FormObjection.BeforeItCame(Figures.dayAndYear(came, zone)));
+        }
+        return noon.isBefore(came) ? came : noon;
+    }
+
     /** Logs that a part was opened. */
     @Transactional
-    public void open(SignedIn who, long id, String part) {
+    public void open(SignedIn who, long id, String part, Instant when) {
         if (kit(id).part(part).openedAt() != null) {
             throw Refusal.of(new FormObjection.PartOpenAlready());
         }
-        log.add(who, stamp -> new PartOpened(stamp, id, part));
+        log.add(who, when, false, stamp -> new PartOpened(stamp, id, part));
     }
 
     /** Logs that what is left of a part went into vials. */
     @Transactional
-    public void decant(SignedIn who, long id, String part, int vials) {
+    public void decant(SignedIn who, long id, String part, int vials, Instant when) {
         if (kit(id).part(part).left() <= 0) {
             throw Refusal.of(new BatchObjection.PartUsedUp());
         }
-        log.add(who, stamp -> new PartDecanted(stamp, id, part, vials));
+        log.add(who, when, false, stamp -> new PartDecanted(stamp, id, part, vials));
     }
 
     /** Logs how much of a part there really is. */
@@ -183,15 +213,46 @@ public class KitService {
         log.add(who, stamp -> new PartCorrected(stamp, id, part, left, why));
     }
 
+    /** Puts right what a kit cost; what was charged for it is adjusted (rules, section 8). */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void price(SignedIn who, long id, Paid paid, String why) {
+        kit(id);
+        log.add(
+                who,
+                stamp -> new KitPriced(stamp, id, paid.price(), paid.delivery(), paid.other(), paid.paidBy(), why));
+    }
+
+    /** What a kit cost and who paid; null for the house. */
+    public record Paid(Money price, Money delivery, Money other, @Nullable String paidBy) {}
+
+    /** What a kit cost as far as is known now. */
+    @Transactional(readOnly = true)
+    public Paid paid(long id) {
+        KitState kit = kit(id);
+        KitArrived arrival = kit.arrival();
+        List<KitPriced> priced = kit.priced();
+        if (priced.isEmpty()) {
+            return new Paid(
+                    arrival.price(),
+                    arrival.delivery(),
+                    arrival.bought().other(),
+                    arrival.bought().paidBy());
+        }
+        KitPriced last = priced.get(priced.size() - 1);
+        return new Paid(last.price(), last.delivery(), last.other(), last.paidBy());
+    }
+
     /**
      * Logs that some of a part is gone.
      *
      * @throws Refusal {@code more-of-part-than-there-is}
      */
     @Transactional
-    public void throwAway(SignedIn who, long id, String part, double amount, WasteRoute route, String why) {
+    public void throwAway(
+            SignedIn who, long id, String part, double amount, WasteRoute route, String why, Instant when) {
         kit(id).refuseTaking(part, amount);
-        log.add(who, stamp -> new PartThrownAway(stamp, id, part, amount, route, why));
+        log.add(who, when, false, stamp -> new PartThrownAway(stamp, id, part, amount, route, why));
     }
 
     /**

@@ -16,6 +16,7 @@ import java.util.List;
  * @param finished whether nothing more is mixed from it
  * @param opened whether any part was opened
  * @param alone whether it is parts that were bought alone, of which something is left
+ * @param hasVials whether some of it is in vials
  */
 public record KitView(
         long id,
@@ -28,7 +29,8 @@ public record KitView(
         boolean mixable,
         boolean finished,
         boolean opened,
-        boolean alone) {
+        boolean alone,
+        boolean hasVials) {
     /**
      * A part of a kit.
      *

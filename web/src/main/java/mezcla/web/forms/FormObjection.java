@@ -345,6 +345,18 @@ public sealed interface FormObjection extends Objection {
     /** No way in which a bath's times change. */
     record UnknownWear() implements FormObjection {}
 
+    /** “{text}” is not a number from 1 to {most}. */
+    record NotSoMany(String text, int most) implements FormObjection {}
+
+    /** {most} proposals wait for a steward already. */
+    record TooManyProposals(int most) implements FormObjection {}
+
+    /** The kit came later than that. */
+    record BeforeItCame(String day) implements FormObjection {}
+
+    /** Not a series of labels. */
+    record NotASeries(String text, int most) implements FormObjection {}
+
     /** Choose how exactly it is measured. */
     record UnknownCare() implements FormObjection {}
 

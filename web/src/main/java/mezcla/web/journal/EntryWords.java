@@ -32,6 +32,7 @@ import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
+import mezcla.log.KitPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
@@ -150,6 +151,12 @@ public final class EntryWords implements EntryVisitor<String> {
                         amount(gone, gone.amount()),
                         Figures.within(gone.route().words()),
                         gone.reason());
+    }
+
+    @Override
+    public String kitPriced(KitPriced priced) {
+        return "What kit %d cost was put right: %s (%s)"
+                .formatted(priced.kitId(), Figures.money(priced.landed()), priced.reason());
     }
 
     @Override

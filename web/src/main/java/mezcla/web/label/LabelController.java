@@ -63,6 +63,15 @@ class LabelController {
         return sheet(labels.ofMix(id, address(request)), "/mixes/" + id, on, from);
     }
 
+    @GetMapping("/kits/{id}/labels")
+    ModelAndView ofVials(
+            @PathVariable long id,
+            @RequestParam(defaultValue = "a4") String on,
+            @RequestParam(defaultValue = "1") String from,
+            HttpServletRequest request) {
+        return sheet(labels.ofVials(id, address(request)), "/kits/" + id, on, from);
+    }
+
     private static String address(HttpServletRequest request) {
         return ServletUriComponentsBuilder.fromContextPath(request).build().toUriString();
     }

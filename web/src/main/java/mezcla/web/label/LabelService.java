@@ -1,13 +1,19 @@
 package mezcla.web.label;
 
+import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import mezcla.batch.BatchState;
+import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
+import mezcla.batch.PartState;
 import mezcla.batch.ShortCode;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Caution;
@@ -47,6 +53,9 @@ import org.springframework.transaction.annotation.Transactional;
 public class LabelService {
     /** How many rolls a card has room for. */
     public static final int CARD_ROLLS = 10;
+
+    private static final int MOST_BOXES = 24;
+    private static final double MINUTES_A_DAY = 24 * 60;
 
     private final DarkroomLog log;
     private final HouseService houses;
@@ -109,6 +118,8 @@ public class LabelService {
                 Figures.ml(bath.volumeMl()),
                 "Mixed %s by %s".formatted(Figures.dayAndYear(bath.mixedAt(), house.timeZone()), bath.mixedBy()),
                 limits(bath),
+                dates(bath, house.timeZone()),
+                boxes(bath),
                 MixtureWords.of(bath.mixture()),
                 cautions(bath.leaflet(), bath.bath()),
                 WasteRoute.of(bath.bath().role()).words() + ". Read local rules first.",
@@ -132,6 +143,80 @@ public class LabelService {
             limits.add("%s days".formatted(range(life.min(), life.max())) + ReasonWords.whose(life));
         }
         return limits.isEmpty() ? "No limit printed" : Figures.sentence(String.join(" or ", limits));
+    }
+
+    private String dates(BottledBath bath, ZoneId zone) {
+        Range life = houses.judging().standIns().over(bath.bath()).lifeDays();
+        if (life == null) {
+            return "";
+        }
+        String last = "last day " + Figures.dayAndYear(after(bath.mixedAt(), life.max()), zone);
+        return Figures.sentence(
+                life.min() < life.max()
+                        ? "test from %s, %s".formatted(Figures.day(after(bath.mixedAt(), life.min()), zone), last)
+                        : last);
+    }
+
+    private static Instant after(Instant from, double days) {
+        return from.plus(Duration.ofMinutes(Math.round(days * MINUTES_A_DAY)));
+    }
+
+    /** A box for each whole roll that it takes, at most as many as a label has room for. */
+    private List<LabelView.Box> boxes(BottledBath bath) {
+        Bath allowed = houses.judging().standIns().over(bath.bath());
+        Range capacity = allowed.capacity();
+        if (capacity == null) {
+            return List.of();
+        }
+        double scale = bath.volumeMl() * bath.mixture().weakest() / allowed.capacityForMl();
+        int rolls = (int) Math.min(MOST_BOXES, Math.floor(capacity.max() * scale + 1e-9));
+        return IntStream.rangeClosed(1, rolls)
+                .mapToObj(number -> new LabelView.Box(number, number > capacity.min() * scale + 1e-9))
+                .toList();
+    }
+
+    /**
+     * A label for each vial of a kit's parts that is left.
+     *
+     * @param kitId the kit
+     * @param address where links lead when the house has not said
+     * @throws mezcla.measure.Refusal {@code unknown-kit}
+     */
+    @Transactional(readOnly = true)
+    public List<LabelView> ofVials(long kitId, String address) {
+        KitState kit = log.state().kit(kitId);
+        return kit.parts().stream()
+                .flatMap(part -> IntStream.rangeClosed(1, part.vialsLeft())
+                        .mapToObj(vial -> vial(kit, part, Objects.requireNonNull(part.decanted()), vial, address)))
+                .toList();
+    }
+
+    private LabelView vial(KitState kit, PartState part, PartState.Decanted decanted, int vial, String address) {
+        House house = houses.house();
+        Leaflet leaflet = kit.arrival().leaflet();
+        Bath bath = leaflet.baths().stream()
+                .filter(each -> each.recipe().additions().stream()
+                        .anyMatch(addition -> addition.part().equals(part.part().key())))
+                .findFirst()
+                .orElse(leaflet.baths().get(0));
+        Double keeps = part.keepsOpenDays();
+        String home = house.address() == null ? address : house.address();
+        return new LabelView(
+                house.name(),
+                "Kit %d, %s".formatted(kit.id(), leaflet.name()),
+                bath.role().letters(),
+                part.part().name(),
+                Figures.amount(decanted.amount() / decanted.vials(), part.part().unit()),
+                "Decanted " + Figures.dayAndYear(decanted.at(), house.timeZone()),
+                "Concentrate, vial %d of %d".formatted(vial, decanted.vials()),
+                keeps == null ? "" : "Last day " + Figures.dayAndYear(after(decanted.at(), keeps), house.timeZone()),
+                List.of(),
+                "",
+                cautions(leaflet, bath),
+                WasteRoute.of(bath.role()).words() + ". Read local rules first.",
+                "",
+                QrDrawing.of(home.replaceAll("/+$", "") + "/kits/" + kit.id()),
+                "vial " + vial);
     }
 
     private static String stock(Bath bath, Bath.OneShot oneShot) {

@@ -1,5 +1,6 @@
 package mezcla.web.label;
 
+import java.util.List;
 import mezcla.web.drawing.QrDrawing;
 
 /**
@@ -12,6 +13,8 @@ import mezcla.web.drawing.QrDrawing;
  * @param volume how much it was
  * @param mixed when and by whom
  * @param limits what is printed about how long it lasts
+ * @param dates the days that matter: from when it is tested first, and its last; empty for none
+ * @param boxes one for each roll, to be ticked by pen
  * @param mixture what it was mixed of; empty where that is as printed
  * @param cautions what to look out for
  * @param waste where it goes in the end
@@ -27,9 +30,19 @@ public record LabelView(
         String volume,
         String mixed,
         String limits,
+        String dates,
+        List<Box> boxes,
         String mixture,
         String cautions,
         String waste,
         String code,
         QrDrawing qr,
-        String bottle) {}
+        String bottle) {
+    /**
+     * A roll to be ticked.
+     *
+     * @param number which
+     * @param test whether from this one on a snip of film is tested first
+     */
+    public record Box(int number, boolean test) {}
+}

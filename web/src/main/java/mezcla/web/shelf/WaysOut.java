@@ -125,10 +125,8 @@ final class WaysOut {
 
     private static String price(List<WayOut.Fresh> fresh) {
         return fresh.stream()
-                .map(each -> each.kit()
-                        .arrival()
-                        .landed()
-                        .multipliedBy(BigDecimal.valueOf(each.kitShare()), RoundingMode.HALF_UP))
+                .map(each ->
+                        each.kit().landed().multipliedBy(BigDecimal.valueOf(each.kitShare()), RoundingMode.HALF_UP))
                 .reduce((one, other) -> one.plus(other))
                 .map(money -> ", " + Figures.money(money) + " of chemistry")
                 .orElse("");

@@ -38,6 +38,7 @@ import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
+import mezcla.log.KitPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
@@ -106,11 +107,26 @@ public class LogCodecTest {
                 new PartThrownAway(STAMP, 1, "dev-a", 1.5, WasteRoute.SILVER_BEARING, "brown"),
                 new PartMoved(STAMP, 1, "dev-a", 2, 40),
                 new KitFinished(STAMP, 1),
+                new KitPriced(
+                        STAMP,
+                        1,
+                        Money.parse("NZD 41.00"),
+                        Money.parse("NZD 4.20"),
+                        Money.parse("NZD 0.00"),
+                        "Ines",
+                        "two figures were swapped"),
                 new BatchMixed(
                         STAMP,
                         14,
                         "November",
-                        List.of(fill(4, null), fill(5, new Before(Instant.parse("2026-01-01T11:00:00Z"), 3.5)))),
+                        List.of(
+                                fill(4, null),
+                                fill(
+                                        5,
+                                        new Before(
+                                                Instant.parse("2026-01-01T11:00:00Z"),
+                                                3.5,
+                                                Money.parse("NZD 12.00"))))),
                 new BathRenewed(STAMP, 14, fill(6, null)),
                 new RunLogged(STAMP, 14, FILM, BATHS, 300, List.of("over-rolls"), 6L, "power gone"),
                 new RunStarted(STAMP, 14, FILM, BATHS, 300),

@@ -232,11 +232,11 @@ public class HouseholdService {
         houses.change(habits);
     }
 
-    /** Adds a bottle. */
+    /** Adds bottles that are all alike, one for each label. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public void addBottle(String label, Volume capacity, Bottle.Material material) {
-        houses.addBottle(label, capacity.ml(), material);
+    public void addBottles(List<String> labels, Volume capacity, Bottle.Material material) {
+        labels.forEach(label -> houses.addBottle(label, capacity.ml(), material));
     }
 
     /** Adds a place where bottles stand. */

@@ -109,7 +109,8 @@ class ThingsController {
     @PostMapping("/house/bottles")
     ModelAndView addBottle(@RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
-        String label = name(typed, "bottle", errors);
+        String named = name(typed, "bottle", errors);
+        List<String> labels = named == null ? null : errors.read("bottle", () -> Series.of(named));
         Volume capacity = errors.read("bottleVolume", () -> volume(text(typed, "bottleVolume")));
         Bottle.Material material = errors.read(
                 "material",
@@ -119,8 +120,8 @@ class ThingsController {
                 typed,
                 errors,
                 "bottle",
-                () -> household.addBottle(
-                        FieldErrors.known(label), FieldErrors.known(capacity), FieldErrors.known(material)),
+                () -> household.addBottles(
+                        FieldErrors.known(labels), FieldErrors.known(capacity), FieldErrors.known(material)),
                 objection -> "bottle");
     }
 

@@ -1,0 +1,66 @@
+package mezcla.web.cupboard.arrival;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import mezcla.measure.Refusal;
+import mezcla.web.access.SignedIn;
+import mezcla.web.forms.FormObjection;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Kits that members say came; a steward logs them, or throws the proposal away. */
+@Service
+public class KitProposals {
+    private static final int MOST_OPEN = 40;
+    private static final JsonMapper JSON = JsonMapper.shared();
+    private static final TypeReference<Map<String, String>> FIELDS = new TypeReference<>() {};
+
+    private final KitProposalMapper mapper;
+    private final Clock clock;
+
+    KitProposals(KitProposalMapper mapper, Clock clock) {
+        this.mapper = mapper;
+        this.clock = clock;
+    }
+
+    /** Those that no steward has looked at yet, the first one first. */
+    @Transactional(readOnly = true)
+    public List<KitProposal> open() {
+        return mapper.open().stream()
+                .map(row -> new KitProposal(row.id(), JSON.readValue(row.typed(), FIELDS), row.who(), row.at()))
+                .toList();
+    }
+
+    /** An open one. */
+    @Transactional(readOnly = true)
+    public Optional<KitProposal> one(String id) {
+        return open().stream()
+                .filter(proposal -> Long.toString(proposal.id()).equals(id))
+                .findFirst();
+    }
+
+    /**
+     * Keeps what a member says came.
+     *
+     * @throws Refusal {@code too-many-proposals}
+     */
+    @Transactional
+    public void add(SignedIn who, Map<String, String> typed) {
+        if (mapper.open().size() >= MOST_OPEN) {
+            throw Refusal.of(new FormObjection.TooManyProposals(MOST_OPEN));
+        }
+        mapper.add(JSON.writeValueAsString(typed), who.id(), clock.instant());
+    }
+
+    /** It is logged, or not wanted: either way it is not open any more. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void answer(long id) {
+        mapper.answer(id);
+    }
+}
