@@ -40,6 +40,8 @@ public class BadInputTest extends DemoApplicationTest {
         WATER("", "   ", "abc", "-3", "99999999", "NaN", "500 °C", "1,200", SCRIPT),
         AMOUNT("", "   ", "abc", "-3", "0", "99999999", "NaN", "5 °C", SCRIPT),
         COUNT("", "   ", "two", "-3", "0", "99", "1.5", "NaN", "3 ml", SCRIPT),
+        HOW_MANY("", "   ", "two", "-3", "0", "99", "1.5", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_ROLLS_DONE("many", "-3", "9999", "NaN", "3 ml", SCRIPT),
         ROLLS_DONE("", "   ", "many", "-3", "9999", "NaN", "3 ml", SCRIPT),
         OPTIONAL_TIME("abc", "-3", "0", "3:75", "9:99:99", "NaN", "200 ml", SCRIPT),
         OPTIONAL_DEGREES("abc", "-3", "900", "NaN", "38 ml", SCRIPT),
@@ -272,12 +274,29 @@ public class BadInputTest extends DemoApplicationTest {
                                 Takes.OPTIONAL_DAY,
                                 "tank",
                                 Takes.CHOICE)),
-                new Form("/kits/3/openings", "ines", Map.of(), Map.of("opened", Takes.CHOICE)),
+                new Form(
+                        "/kits/3/openings",
+                        "ines",
+                        Map.of("opened", "dev-a"),
+                        Map.of("opened", Takes.CHOICE, "openedOn", Takes.OPTIONAL_DAY)),
+                new Form(
+                        "/kits/3/prices",
+                        "bram",
+                        Map.of("price", "50", "delivery", "4", "pricedWhy", "swapped"),
+                        Map.of(
+                                "price",
+                                Takes.MONEY,
+                                "delivery",
+                                Takes.OPTIONAL_MONEY,
+                                "other",
+                                Takes.OPTIONAL_MONEY,
+                                "pricedWhy",
+                                Takes.WORDS)),
                 new Form(
                         "/kits/3/decantings",
                         "ines",
                         Map.of("decanted", "dev-c", "vials", "6"),
-                        Map.of("decanted", Takes.CHOICE, "vials", Takes.VIALS)),
+                        Map.of("decanted", Takes.CHOICE, "vials", Takes.VIALS, "decantedOn", Takes.OPTIONAL_DAY)),
                 new Form(
                         "/kits/3/corrections",
                         "ines",
@@ -295,7 +314,9 @@ public class BadInputTest extends DemoApplicationTest {
                                 "route",
                                 Takes.CHOICE,
                                 "goneWhy",
-                                Takes.WORDS)),
+                                Takes.WORDS,
+                                "goneOn",
+                                Takes.OPTIONAL_DAY)),
                 new Form(
                         "/kits/3/moves",
                         "ines",
@@ -426,10 +447,12 @@ public class BadInputTest extends DemoApplicationTest {
                         Map.of(
                                 "other",
                                 Takes.OPTIONAL_MONEY,
+                                "count",
+                                Takes.HOW_MANY,
                                 "note",
                                 Takes.OPTIONAL_WORDS,
                                 "paidBy",
-                                Takes.OPTIONAL_WORDS,
+                                Takes.OPTIONAL_CHOICE,
                                 "leaflet",
                                 Takes.CHOICE,
                                 "price",
@@ -451,6 +474,10 @@ public class BadInputTest extends DemoApplicationTest {
                                 Takes.OPTIONAL_VOLUME,
                                 "bottles[dev]",
                                 Takes.CHOICE,
+                                "bathRolls[dev]",
+                                Takes.OPTIONAL_ROLLS_DONE,
+                                "cost",
+                                Takes.OPTIONAL_MONEY,
                                 "rolls",
                                 Takes.ROLLS_DONE,
                                 "mixed",
@@ -675,7 +702,8 @@ public class BadInputTest extends DemoApplicationTest {
         }
         return field.replaceAll("film\\[0\\]\\.(\\w+)", "$10")
                 .replaceAll("(time|temperature)s\\[(\\d+)\\]", "$1$2")
-                .replaceAll("(volume|bottle)s\\[(\\w+)\\]", "$1-$2");
+                .replaceAll("(volume|bottle)s\\[(\\w+)\\]", "$1-$2")
+                .replaceAll("bathRolls\\[(\\w+)\\]", "rolls-$1");
     }
 
     private MockHttpServletResponse send(Form form, Map<String, String> instead) throws Exception {

@@ -128,10 +128,12 @@ public class BenchJourneyTest {
         Browser.assertAccessible(bram);
 
         bram.navigate("/kits/new");
-        bram.locator("#leaflet")
-                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Bellows Negative 900 ml"));
-        bram.getByRole(AriaRole.BUTTON, byName("Show its parts")).click();
+        Browser.assertAccessible(bram);
+        bram.locator("a.shape:has-text('Bellows Negative 900 ml')").click();
+        assertThat(heading(bram)).hasText("Bellows Negative 900 ml came");
+        Browser.assertAccessible(bram);
         bram.locator("#price").fill("42.50");
+        bram.locator("summary:has-text('what else it took')").click();
         bram.locator("#other").fill("1.20");
         bram.getByRole(AriaRole.BUTTON, byName("Put it into the cupboard")).click();
         assertThat(bram.getByText("It is in the cupboard.")).isVisible();

@@ -1,0 +1,254 @@
+package mezcla.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.offset;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import mezcla.batch.BatchState;
+import mezcla.batch.KitState;
+import mezcla.log.Bottle;
+import mezcla.log.KitArrived;
+import mezcla.log.MixedFill;
+import mezcla.web.house.HouseService;
+import mezcla.web.leaflet.Leaflets;
+import mezcla.web.log.DarkroomLog;
+import org.joda.money.Money;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.testng.annotations.Test;
+
+/** Sheets and kits on their way into the cupboard, and what becomes of their parts. */
+public class KitsTest extends DemoPagesTest {
+    private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
+
+    @Autowired
+    private DarkroomLog log;
+
+    @Autowired
+    private HouseService houses;
+
+    @Autowired
+    private Leaflets leaflets;
+
+    private List<KitState> kits() {
+        return List.copyOf(log.state().kits().values());
+    }
+
+    private String begun(String who, String shape) throws Exception {
+        return String.valueOf(send("/leaflets/drafts", who, "shape", shape).getRedirectedUrl());
+    }
+
+    private static String[] developer(String name) {
+        return new String[] {
+            "name",
+            name,
+            "maker",
+            "Bellows",
+            "makes",
+            "500",
+            "part0-amount",
+            "50 ml",
+            "part1-name",
+            "",
+            "bath0-water",
+            "400",
+            "bath0-time",
+            "3:15",
+            "bath0-at",
+            "38"
+        };
+    }
+
+    @Test
+    public void severalKitsShareTheirDeliveryToTheLastCent() throws Exception {
+        int before = kits().size();
+        send("/kits", "bram", "leaflet", "1", "count", "3", "price", "54", "delivery", "10", "paidBy", "Ines");
+        List<KitArrived> came =
+                kits().stream().skip(before).map(KitState::arrival).toList();
+        assertThat(came)
+                .extracting(KitArrived::delivery)
+                .containsExactly(Money.parse("NZD 3.34"), Money.parse("NZD 3.33"), Money.parse("NZD 3.33"));
+        assertThat(came).allSatisfy(kit -> {
+            assertThat(kit.price()).isEqualTo(Money.parse("NZD 54.00"));
+            assertThat(kit.bought().paidBy()).isEqualTo("Ines");
+        });
+        assertThat(page("/kits/new?formKey=" + UUID.randomUUID(), "devi")).contains("cost NZ$54.00 last");
+    }
+
+    @Test
+    public void aMemberProposesAKitAndAStewardConfirmsIt() throws Exception {
+        int before = kits().size();
+        assertThat(send("/kits", "devi", "leaflet", "1", "count", "2", "price", "61.50", "lot", "B7")
+                        .getRedirectedUrl())
+                .isEqualTo("/cupboard?proposed");
+        assertThat(kits()).hasSize(before);
+        assertThat(page("/cupboard", "devi"))
+                .contains("Devi says that 2 of Oxbow Negative Liquid 1.2 L came")
+                .doesNotContain("Look at it");
+        String cupboard = page("/cupboard", "bram");
+        String proposal = cupboard.replaceAll("(?s).*/kits/new\\?proposal=([0-9]+)\".*", "$1");
+        String form = page("/kits/new?formKey=" + UUID.randomUUID() + "&proposal=" + proposal, "bram");
+        assertThat(form).contains("Devi says so.", "value=\"61.50\"", "value=\"B7\"");
+        send("/kits", "bram", "proposal", proposal, "leaflet", "1", "count", "2", "price", "61.50", "lot", "B7");
+        assertThat(kits()).hasSize(before + 2);
+        assertThat(page("/cupboard", "bram")).doesNotContain("Devi says that");
+        send("/kits", "devi", "leaflet", "1", "count", "1", "price", "5");
+        String wrong = page("/cupboard", "bram").replaceAll("(?s).*/kits/new\\?proposal=([0-9]+)\".*", "$1");
+        assertThat(send("/kits/proposals/" + wrong + "/thrown-away", "devi").getStatus())
+                .isEqualTo(403);
+        send("/kits/proposals/" + wrong + "/thrown-away", "bram");
+        assertThat(page("/cupboard", "bram")).doesNotContain("Devi says that");
+        assertThat(kits()).hasSize(before + 2);
+    }
+
+    @Test
+    public void aSheetIsProposedGoneOnWithByAStewardAndKept() throws Exception {
+        String draft = begun("devi", "DEVELOPER_ALONE");
+        send(draft + "/typed", "devi", "name", "Half Done", "part0-amount", "3:75");
+        assertThat(page(draft, "devi")).contains("value=\"Half Done\"", "value=\"3:75\"");
+        assertThat(send(draft + "/kept", "devi").getStatus()).isEqualTo(422);
+        assertThat(send(draft + "/typed", "ines", "name", "Mine").getStatus())
+                .as("another member's")
+                .isEqualTo(403);
+        assertThat(page(draft, "ines")).contains("Devi is typing this sheet.");
+        assertThat(send(draft + "/kept", "devi", developer("Half Done")).getRedirectedUrl())
+                .isEqualTo(draft + "?proposed");
+        assertThat(leaflets.sheets()).extracting(Leaflets.Sheet::name).doesNotContain("Half Done");
+        assertThat(page("/leaflets", "bram")).contains("ready for a steward");
+        send(draft + "/typed", "bram", "bath0-life", "3 weeks");
+        String leaflet = String.valueOf(send(draft + "/kept", "bram").getRedirectedUrl());
+        assertThat(page(leaflet, "devi")).contains("Half Done", "3 weeks");
+        assertThat(page("/leaflets", "bram")).doesNotContain("ready for a steward");
+        assertThat(send(draft + "/typed", "bram", "name", "Later").getStatus()).isEqualTo(422);
+    }
+
+    @Test
+    public void aWithdrawnSheetIsNotOffered() throws Exception {
+        String leaflet = String.valueOf(
+                        send(begun("bram", "DEVELOPER_ALONE") + "/kept", "bram", developer("Taken Back"))
+                                .getRedirectedUrl())
+                .replaceAll("\\?.*", "");
+        String choices = "/kits/new?formKey=" + UUID.randomUUID();
+        assertThat(page(choices, "bram")).contains("Taken Back");
+        send(leaflet + "/offer", "bram", "withdrawn", "true");
+        assertThat(page(choices, "bram")).doesNotContain("Taken Back");
+        assertThat(page("/adopt?formKey=" + UUID.randomUUID(), "bram")).doesNotContain("Taken Back");
+        MockHttpServletResponse late =
+                send("/kits", "bram", "leaflet", leaflet.replaceAll("\\D", ""), "count", "1", "price", "5");
+        assertThat(late.getStatus()).as("from a page that was still open").isEqualTo(422);
+        send(leaflet + "/offer", "bram", "withdrawn", "false");
+        assertThat(page(choices, "bram")).contains("Taken Back");
+    }
+
+    @Test
+    public void whatAKitCostIsPutRight() throws Exception {
+        Money before = log.state().kit(1).landed();
+        assertThat(send("/kits/1/prices", "devi", "price", "1", "pricedWhy", "mine")
+                        .getStatus())
+                .isEqualTo(403);
+        send("/kits/1/prices", "bram", "price", "60", "delivery", "4", "pricedWhy", "the invoice says so");
+        assertThat(log.state().kit(1).landed())
+                .isEqualTo(Money.parse("NZD 64.00"))
+                .isNotEqualTo(before);
+        assertThat(page("/kits/1", "ines")).contains("NZ$60.00, delivery NZ$4.00: NZ$64.00 landed");
+        assertThat(page("/journal", "ines")).contains("What kit 1 cost was put right: NZ$64.00 (the invoice says so)");
+    }
+
+    @Test
+    public void openingsAndVialsHaveADayAndVialsHaveLabels() throws Exception {
+        send("/kits", "bram", "leaflet", "1", "count", "1", "price", "54", "came", daysAgo(20));
+        long kit = kits().stream().mapToLong(KitState::id).max().orElseThrow();
+        String early = "/kits/" + kit + "/openings";
+        MockHttpServletResponse before = send(early, "ines", "opened", "dev-b", "openedOn", daysAgo(21));
+        assertThat(before.getStatus()).isEqualTo(422);
+        assertThat(before.getContentAsString()).contains("Choose that day or a later one.");
+        send(early, "ines", "opened", "dev-b", "openedOn", daysAgo(6));
+        assertThat(send(
+                                "/kits/" + kit + "/decantings",
+                                "ines",
+                                "decanted",
+                                "dev-b",
+                                "vials",
+                                "3",
+                                "decantedOn",
+                                daysAgo(5))
+                        .getRedirectedUrl())
+                .isEqualTo("/kits/" + kit + "?logged");
+        assertThat(log.state().kit(kit).part("dev-b").decanted()).isNotNull().satisfies(vials -> assertThat(
+                        vials.at().atZone(ZONE).toLocalDate())
+                .isEqualTo(LocalDate.parse(daysAgo(5))));
+        assertThat(page("/kits/" + kit, "ines")).contains("Labels for its vials", "in three vials, five days ago");
+        assertThat(page("/kits/" + kit + "/labels", "ines"))
+                .contains("Concentrate, vial 1 of 3", "Concentrate, vial 3 of 3", "Last day ");
+    }
+
+    private static String daysAgo(int days) {
+        return LocalDate.now(ZONE).minusDays(days).toString();
+    }
+
+    @Test
+    public void bottlesThatAreAlikeAreASeries() throws Exception {
+        send("/house/bottles", "bram", "bottle", "K1 to K4", "bottleVolume", "1 L", "material", "GLASS");
+        assertThat(houses.bottles()).extracting(Bottle::label).contains("K1", "K2", "K3", "K4");
+        assertThat(send("/house/bottles", "bram", "bottle", "K9 to K2", "bottleVolume", "1 L", "material", "GLASS")
+                        .getContentAsString())
+                .contains("Type it as D1 to D6.");
+        send("/house/bottles", "bram", "bottle", "Tall-1", "bottleVolume", "1 L", "material", "GLASS");
+        assertThat(houses.bottles()).extracting(Bottle::label).contains("Tall-1");
+    }
+
+    @Test(dependsOnMethods = "bottlesThatAreAlikeAreASeries")
+    public void whatIsTakenOverHasItsOwnRollsAndCost() throws Exception {
+        String batchPage = String.valueOf(send(
+                        "/adoptions",
+                        "ines",
+                        "leaflet",
+                        "1",
+                        "volumes[dev]",
+                        "800",
+                        "bottles[dev]",
+                        bottle("K1"),
+                        "volumes[bx]",
+                        "800",
+                        "bottles[bx]",
+                        bottle("K2"),
+                        "bathRolls[bx]",
+                        "11",
+                        "rolls",
+                        "4",
+                        "cost",
+                        "30.01",
+                        "mixed",
+                        daysAgo(10),
+                        "name",
+                        "Found again")
+                .getRedirectedUrl());
+        BatchState batch = log.state().batch(Long.parseLong(batchPage.replaceAll("\\D", "")));
+        assertThat(batch.fills())
+                .extracting(fill -> fill.mixed().before().rolls())
+                .containsExactly(4.0, 11.0);
+        assertThat(batch.fills().stream()
+                        .map(fill -> fill.mixed().before().cost())
+                        .reduce(Money.parse("NZD 0.00"), Money::plus))
+                .isEqualTo(Money.parse("NZD 30.01"));
+        assertThat(page("/batches/" + batch.id(), "ines")).contains("NZ$30.01");
+        String label = page("/batches/" + batch.id() + "/labels", "ines");
+        assertThat(label).contains("Test from ", "last day ", "A box for each of ");
+        MixedFill developer = batch.fills().get(0).mixed();
+        assertThat(developer.bath().capacity()).isNotNull().satisfies(rolls -> assertThat(label)
+                .contains("A box for each of "
+                        + (int) Math.floor(rolls.max() * 800 / developer.bath().capacityForMl())));
+        assertThat(developer.volumeMl()).isCloseTo(800, offset(1e-9));
+    }
+
+    private String bottle(String label) {
+        return houses.bottles().stream()
+                .filter(bottle -> bottle.label().equals(label))
+                .map(bottle -> Long.toString(bottle.id()))
+                .findFirst()
+                .orElseThrow();
+    }
+}
