@@ -1,28 +1,80 @@
 package mezcla.batch;
 
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import mezcla.leaflet.BathRole;
 import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 
 /** Which bottles fresh fills may go into. */
 public final class Bottling {
-    private final Set<Long> taken;
+    private static final Set<BathRole.Nature> SPOILS_DEVELOPERS =
+            Set.of(BathRole.Nature.BLEACH, BathRole.Nature.FIXER, BathRole.Nature.BLEACH_FIX);
 
-    private Bottling(Set<Long> taken) {
+    private final Set<Long> taken;
+    private final Map<Long, BathRole> held;
+
+    private Bottling(Set<Long> taken, Map<Long, BathRole> held) {
         this.taken = taken;
+        this.held = held;
     }
 
     /** Bottling beside the fills that stand on the shelf. */
     public static Bottling beside(LogState state) {
-        return new Bottling(state.batches().values().stream()
+        return new Bottling(
+                state.batches().values().stream()
+                        .flatMap(BatchState::own)
+                        .filter(fill ->
+                                fill.discarded() == null && !fill.bottle().cameFull())
+                        .map(fill -> fill.bottle().id())
+                        .collect(Collectors.toCollection(HashSet::new)),
+                held(state));
+    }
+
+    /** What each bottle held last: what was mixed into it, or poured over into it, and mixed last. */
+    private static Map<Long, BathRole> held(LogState state) {
+        Map<Long, BathRole> held = new HashMap<>();
+        state.batches().values().stream()
                 .flatMap(BatchState::own)
-                .filter(fill -> fill.discarded() == null)
-                .map(fill -> fill.bottle().id())
-                .collect(Collectors.toCollection(HashSet::new)));
+                .sorted(Comparator.comparing(FillState::mixedAt).thenComparingLong(FillState::id))
+                .forEach(fill -> {
+                    held.put(fill.mixed().bottle().id(), fill.bath().role());
+                    held.put(fill.bottle().id(), fill.bath().role());
+                });
+        return held;
+    }
+
+    /** What a bottle held last, as far as the log knows. */
+    public Optional<BathRole> lastHeld(Bottle bottle) {
+        return Optional.ofNullable(held.get(bottle.id()));
+    }
+
+    /** Whether a bath may go into a bottle that was only rinsed: no developer after bleach or fixer (rules, 3.5). */
+    public boolean suits(Bottle bottle, BathRole role) {
+        BathRole last = held.get(bottle.id());
+        return last == null || !role.isDeveloper() || !SPOILS_DEVELOPERS.contains(last.nature());
+    }
+
+    /**
+     * Those of the house's bottles that are empty and hold a volume, the best for a bath first: those that held the same
+     * before, then those that nothing speaks against, at the end those that it should not go into.
+     *
+     * @param volumeMl how much, in ml
+     * @param role what the bath does
+     * @param bottles the house's bottles
+     */
+    public List<Bottle> freeFor(double volumeMl, BathRole role, List<Bottle> bottles) {
+        return freeFor(volumeMl, bottles).stream()
+                .sorted(Comparator.comparingInt(
+                        bottle -> !suits(bottle, role) ? 2 : role.equals(held.get(bottle.id())) ? 0 : 1))
+                .toList();
     }
 
     /** Takes bottles out of the choice that something else will go into. */
@@ -48,7 +100,7 @@ public final class Bottling {
         if (Slack.exceeds(volumeMl, bottle.capacityMl())) {
             throw Refusal.of(new BatchObjection.BottleTooSmall(bottle.label(), bottle.capacityMl()));
         }
-        if (!taken.add(bottle.id())) {
+        if (!bottle.cameFull() && !taken.add(bottle.id())) {
             throw Refusal.of(new BatchObjection.BottleTaken(bottle.label()));
         }
     }

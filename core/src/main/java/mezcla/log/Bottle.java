@@ -12,6 +12,19 @@ import mezcla.measure.Refusal;
  * @param material what it is made of
  */
 public record Bottle(long id, String label, double capacityMl, Material material) {
+    /** The number of every bottle that came with its bath in it: they are none of the house's. */
+    public static final long ITS_OWN = 0;
+
+    /** The bottle that a bath came in, ready to use. */
+    public static Bottle itsOwn(double capacityMl) {
+        return new Bottle(ITS_OWN, "the bottle it came in", capacityMl, Material.PLASTIC);
+    }
+
+    /** Whether it came with its bath in it. */
+    public boolean cameFull() {
+        return id == ITS_OWN;
+    }
+
     /** What a bottle is made of. */
     public enum Material {
         /** Brown or clear glass. */

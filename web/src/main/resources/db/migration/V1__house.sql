@@ -297,7 +297,7 @@ CREATE TABLE mix_bath (
     volume_ml REAL NOT NULL CHECK (volume_ml > 0),
     parts_for_ml REAL NOT NULL CHECK (parts_for_ml > 0),
     volume_typed TEXT NOT NULL,
-    bottle_id INTEGER NOT NULL REFERENCES bottle (id),
+    bottle_id INTEGER REFERENCES bottle (id),
     PRIMARY KEY (mix_id, bath)
 );
 

@@ -134,6 +134,7 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /leaflets/drafts/{id}/kept", Who.MEMBERS},
         {"POST /leaflets/drafts/{id}/thrown-away", Who.MEMBERS},
         {"POST /leaflets/{id}/offer", Who.STEWARDS},
+        {"GET /leaflets/{id}/gear", Who.MEMBERS},
         {"GET /leaflets/import", Who.STEWARDS},
         {"POST /leaflets/import", Who.STEWARDS},
         {"POST /leaflets/imports", Who.STEWARDS},

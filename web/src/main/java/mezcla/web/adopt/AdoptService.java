@@ -20,7 +20,7 @@ import mezcla.web.bench.begun.Mixes;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedDay;
+import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import org.joda.money.Money;

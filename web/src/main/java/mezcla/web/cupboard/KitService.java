@@ -1,7 +1,6 @@
 package mezcla.web.cupboard;
 
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -26,7 +25,7 @@ import mezcla.mixing.KitSplit;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedDay;
+import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
@@ -180,13 +179,8 @@ public class KitService {
         if (day.isBlank()) {
             return clock.instant();
         }
-        ZoneId zone = houses.house().timeZone();
-        Instant noon = TypedDay.noonOf(day, zone, clock.instant());
         Instant came = kit(id).arrival().stamp().happenedAt();
-        if (noon.atZone(zone).toLocalDate().isBefore(came.atZone(zone).toLocalDate())) {
-            throw Refusal.of(new FormObjection.BeforeItCame(Figures.dayAndYear(came, zone)));
-        }
-        return noon.isBefore(came) ? came : noon;
+        return TypedDay.noonSince(day, came, houses.house().timeZone(), clock.instant());
     }
 
     /** Logs that a part was opened. */

@@ -13,7 +13,7 @@ import mezcla.measure.Refusal;
 import mezcla.verdict.RunObjection;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedText;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.util.UriComponentsBuilder;
 

@@ -7,7 +7,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedText;
 import mezcla.web.log.LogFile;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;

@@ -6,7 +6,7 @@ import mezcla.measure.TypedObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;

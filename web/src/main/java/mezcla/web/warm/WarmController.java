@@ -19,7 +19,7 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.TypedChoice;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.HouseService;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
@@ -93,6 +94,30 @@ public class WarmService {
                 houses.surroundings().roomC(),
                 bath.timing().atC(),
                 bath.timing().mostC() - bath.timing().atC());
+    }
+
+    /**
+     * How long water takes in the house's bath, which is heated with it from as warm as the room; within 1 °C.
+     *
+     * @param litres how much water
+     * @param targetC how warm it is wanted, in °C
+     * @return in minutes; empty where the house never said what its bath is like, or where it never gets there
+     */
+    @Transactional(readOnly = true)
+    public OptionalInt minutesInTheTub(double litres, double targetC) {
+        WarmMapper.TubRow tub = mapper.tub();
+        double room = houses.surroundings().roomC();
+        if (tub == null || targetC <= room) {
+            return OptionalInt.empty();
+        }
+        WarmUp warmed = WarmUp.of(
+                new WarmUp.Tub(tub.litres(), tub.powerW(), tub.lossWPerK(), room, room),
+                List.of(new WarmUp.Warmed(litres, WarmUp.usualWPerK(false, litres), room)),
+                targetC,
+                targetC,
+                1);
+        Integer ready = warmed.readySeconds();
+        return ready == null ? OptionalInt.empty() : OptionalInt.of((int) Math.ceil(ready / 60.0));
     }
 
     private WarmMapper.TubRow tub() {

@@ -111,7 +111,8 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         assertThat(page.locator(".bath").nth(1)).containsText("stir for 2 min; it may fizz");
         Browser.assertAccessible(page);
         page.getByLabel("What the batch is called").fill("Half a kit");
-        Browser.pressTwice(page, "It is mixed: put it on the shelf");
+        page.locator("summary:has-text('It is mixed already')").click();
+        Browser.pressTwice(page, "Put it on the shelf as it is");
         page.waitForURL("**/batches/*?mixed");
         return page.url().replaceAll(".*/batches/([0-9]+).*", "$1");
     }

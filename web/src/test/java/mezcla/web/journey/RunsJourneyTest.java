@@ -194,8 +194,8 @@ public class RunsJourneyTest extends DemoApplicationTest {
         Page page = member("tomasz", 1280, 800);
         page.navigate("/kits/8/mix");
         page.getByLabel("What the batch is called").fill("Sootback");
-        page.getByRole(AriaRole.BUTTON, byName("It is mixed: put it on the shelf"))
-                .click();
+        page.locator("summary:has-text('It is mixed already')").click();
+        page.getByRole(AriaRole.BUTTON, byName("Put it on the shelf as it is")).click();
         page.waitForURL("**/batches/*?mixed");
         long batch = Long.parseLong(page.url().replaceAll(".*/batches/([0-9]+).*", "$1"));
         page.navigate("/batches/" + batch + "/run?tank=1");

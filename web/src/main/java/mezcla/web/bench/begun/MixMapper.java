@@ -66,7 +66,7 @@ public interface MixMapper {
             INSERT INTO mix_bath (mix_id, bath, fill_id, volume_ml, parts_for_ml, volume_typed, bottle_id)
             VALUES
                 (#{mixId}, #{row.bath}, #{row.fillId}, #{row.volumeMl}, #{row.partsForMl}, #{row.volumeTyped},
-                 #{row.bottleId})
+                 NULLIF(#{row.bottleId}, 0))
             """)
     void addBath(long mixId, BathRow row);
 
@@ -119,7 +119,7 @@ public interface MixMapper {
 
     @Select(
             """
-            SELECT bath, fill_id, volume_ml, parts_for_ml, volume_typed, bottle_id
+            SELECT bath, fill_id, volume_ml, parts_for_ml, volume_typed, COALESCE(bottle_id, 0) AS bottle_id
             FROM mix_bath
             WHERE mix_id = #{id}
             ORDER BY fill_id

@@ -20,14 +20,17 @@ import mezcla.batch.Stock;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.AirKept;
 import mezcla.log.BatchMixed;
 import mezcla.log.BathRenewed;
 import mezcla.log.Bottle;
 import mezcla.log.DiscardedFill;
+import mezcla.log.FillMoved;
 import mezcla.log.FillsDiscarded;
 import mezcla.log.MixedFill;
 import mezcla.log.PartThrownAway;
 import mezcla.log.PartUse;
+import mezcla.log.Place;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BathMade;
@@ -265,18 +268,39 @@ public class Mixes {
     /**
      * Puts a finished mix on the shelf: the log gets what was really poured.
      *
+     * @param place where all its bottles stand; null where nobody says
+     * @param air what keeps air out of all of them; null where nobody says
      * @return the batch
-     * @throws Refusal {@code mix-is-over}, {@code acts-left}, {@code in-use}, {@code steward-pours-away}
+     * @throws Refusal {@code mix-is-over}, {@code acts-left}, {@code in-use}, {@code steward-pours-away}, {@code
+     *     place-missing}
      */
     @Transactional
-    public long finish(SignedIn who, long id) {
+    public long finish(SignedIn who, long id, @Nullable Long place, @Nullable AirKept air) {
         Mix mix = underWay(id);
         if (mix.walk().now().isPresent()) {
             throw Refusal.of(new FormObjection.ActsLeft());
         }
         mapper.end(id, false, who.id(), clock.instant());
         logBottled(who, mix);
+        if (place != null || air != null) {
+            store(who, mix, place, air == null ? AirKept.NOTHING : air);
+        }
         return mix.batchId();
+    }
+
+    /** Says of every bath of a mix where it stands, and what keeps air out; what a bottle does not allow is left out. */
+    private void store(SignedIn who, Mix mix, @Nullable Long placeId, AirKept air) {
+        Place place = placeId == null
+                ? null
+                : houses.places().stream()
+                        .filter(each -> each.id() == placeId)
+                        .findFirst()
+                        .orElseThrow(() -> Refusal.of(new FormObjection.PlaceMissing()));
+        mix.baths().values().forEach(row -> {
+            Bottle bottle = bottle(row);
+            AirKept kept = bottle.allows(air) ? air : AirKept.NOTHING;
+            log.add(who, stamp -> new FillMoved(stamp, row.fillId(), bottle, place, kept));
+        });
     }
 
     /**
@@ -349,7 +373,7 @@ public class Mixes {
                 Objects.requireNonNull(mix.baths().get(bath.bath().key()));
         Map<String, Double> poured =
                 mix.walk().poured().getOrDefault(bath.bath().key(), Map.of());
-        Bottle bottle = houses.bottle(row.bottleId());
+        Bottle bottle = bottle(row);
         return new MixedFill(
                 row.fillId(),
                 mix.walk().plan().leaflet(),
@@ -359,6 +383,11 @@ public class Mixes {
                 bottle,
                 stock.uses(new TreeMap<>(poured)),
                 null);
+    }
+
+    /** What a bath goes into. */
+    public Bottle bottle(MixMapper.BathRow row) {
+        return row.bottleId() == Bottle.ITS_OWN ? Bottle.itsOwn(row.volumeMl()) : houses.bottle(row.bottleId());
     }
 
     /** What is in the bottle: what was planned, unless it went over the mark or nothing was topped up. */
@@ -402,7 +431,7 @@ public class Mixes {
                             bath.bath(),
                             volumeMl(mix, bath),
                             mixture(mix, bath),
-                            houses.bottle(row.bottleId()).label(),
+                            bottle(row).label(),
                             mix.begunAt(),
                             mix.begunBy());
                 })

@@ -3,7 +3,6 @@ package mezcla.web.bench.fresh;
 import java.util.List;
 import mezcla.batch.FillState;
 import mezcla.leaflet.WasteRoute;
-import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.mixing.BatchPlan;
@@ -14,7 +13,7 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.TypedChoice;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
@@ -174,12 +173,12 @@ class FreshController {
         if (plan == null) {
             return null;
         }
-        List<Bottle> bottles =
+        List<MixView.BottleChoice> bottles =
                 fresh.bottlesFor(subject, plan.baths().get(0).mix().finalMl());
         return MixView.of(
                 "Mix %s of %s".formatted(MixView.asTyped(form.getVolume().strip()), Figures.within(subject.bathName())),
                 plan,
                 mixes.equipment(),
-                volumeMl -> bottles);
+                bath -> bottles);
     }
 }

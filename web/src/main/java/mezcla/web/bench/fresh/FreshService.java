@@ -9,6 +9,7 @@ import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogState;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.BathRenewed;
@@ -24,11 +25,13 @@ import mezcla.mixing.MixPlan;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
+import mezcla.web.bench.mix.MixView;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.waste.WasteService;
+import mezcla.web.words.BottleWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.PartWords;
 import org.jspecify.annotations.Nullable;
@@ -148,15 +151,19 @@ public class FreshService {
         return kit.plan(volume.ml(), List.of(subject.bathKey()));
     }
 
-    /** The empty bottles that hold a volume; the one of the old fill among them. */
+    /** The empty bottles that hold a volume, the best first; the one of the old fill among them. */
     @Transactional(readOnly = true)
-    List<Bottle> bottlesFor(Subject subject, double volumeMl) {
+    List<MixView.BottleChoice> bottlesFor(Subject subject, double volumeMl) {
         Bottling shelf = mixes.shelf(log.state());
-        List<Bottle> free = shelf.freeFor(volumeMl, houses.bottles());
+        BathRole role = subject.leaflet().bath(subject.bathKey()).role();
         FillState fill = subject.fill();
-        return fill != null && subject.stands() && fill.bottle().capacityMl() >= volumeMl
-                ? Stream.concat(Stream.of(fill.bottle()), free.stream()).toList()
-                : free;
+        Stream<Bottle> itsOwn =
+                fill != null && subject.stands() && fill.bottle().capacityMl() >= volumeMl
+                        ? Stream.of(fill.bottle())
+                        : Stream.empty();
+        return Stream.concat(itsOwn, shelf.freeFor(volumeMl, role, houses.bottles()).stream())
+                .map(bottle -> new MixView.BottleChoice(bottle.id(), BottleWords.choice(bottle, shelf, role)))
+                .toList();
     }
 
     /**

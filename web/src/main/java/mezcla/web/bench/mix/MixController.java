@@ -1,6 +1,8 @@
 package mezcla.web.bench.mix;
 
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
@@ -11,7 +13,8 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedText;
+import mezcla.web.leaflet.Leaflets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -30,9 +33,11 @@ class MixController {
     private static final int NAME_CHARACTERS = 40;
 
     private final MixService mixes;
+    private final Leaflets leaflets;
     private final OneTimeForms forms;
 
-    MixController(MixService mixes, OneTimeForms forms) {
+    MixController(MixService mixes, Leaflets leaflets, OneTimeForms forms) {
+        this.leaflets = leaflets;
         this.mixes = mixes;
         this.forms = forms;
     }
@@ -52,6 +57,13 @@ class MixController {
         return page("bench/mix", id, form, new FieldErrors(), model);
     }
 
+    /** What it takes to mix a kit, before one is bought. */
+    @GetMapping("/leaflets/{id}/gear")
+    ModelAndView gear(@PathVariable long id) {
+        Leaflet leaflet = leaflets.version(id);
+        return new ModelAndView("bench/gear", Map.of("leafletId", id, "leaflet", leaflet, "mix", mixes.gear(leaflet)));
+    }
+
     /** The plan on one page, to print. */
     @GetMapping("/kits/{id}/mix/card")
     ModelAndView card(@PathVariable long id, @ModelAttribute("form") MixForm form, Model model) {
@@ -65,8 +77,10 @@ class MixController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
+        Instant when =
+                form.getMixedOn().isBlank() ? null : errors.read("mixedOn", () -> mixes.mixedOn(id, form.getMixedOn()));
         return answer(id, form, errors, model, (request, name) -> {
-            long batch = mixes.mix(member, request, name, form.getBottles(), errors);
+            long batch = mixes.mix(member, request, name, when, form.getBottles(), errors);
             return batch == 0 ? "" : "/batches/" + batch + "?mixed";
         });
     }

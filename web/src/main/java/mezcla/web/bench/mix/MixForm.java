@@ -13,7 +13,7 @@ import mezcla.mixing.MixPlan;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedChoice;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 
@@ -28,6 +28,7 @@ public class MixForm {
     private String name = "";
     private Map<String, String> bottles = new HashMap<>();
     private boolean read;
+    private String mixedOn = "";
     private String formKey = "";
 
     public String getVolume() {
@@ -107,6 +108,15 @@ public class MixForm {
 
     public void setRead(boolean read) {
         this.read = read;
+    }
+
+    /** The day on which it was mixed without Mezcla at hand; empty for now. */
+    public String getMixedOn() {
+        return mixedOn;
+    }
+
+    public void setMixedOn(String mixedOn) {
+        this.mixedOn = mixedOn;
     }
 
     public String getFormKey() {

@@ -1,19 +1,24 @@
 package mezcla.web.bench.mix;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.batch.Bottling;
 import mezcla.batch.KitState;
 import mezcla.batch.LogState;
 import mezcla.batch.Stock;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Recipe;
 import mezcla.log.BatchMixed;
 import mezcla.log.Bottle;
 import mezcla.log.MixedFill;
@@ -26,14 +31,19 @@ import mezcla.verdict.TankFillings;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
+import mezcla.web.bench.water.BenchWater;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.house.Tool;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.warm.WarmService;
+import mezcla.web.words.BottleWords;
 import mezcla.web.words.Figures;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -44,9 +54,11 @@ public class MixService {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Mixes mixes;
+    private final WarmService warm;
     private final LogClock clock;
 
-    MixService(DarkroomLog log, HouseService houses, Mixes mixes, LogClock clock) {
+    MixService(DarkroomLog log, HouseService houses, Mixes mixes, WarmService warm, LogClock clock) {
+        this.warm = warm;
         this.clock = clock;
         this.mixes = mixes;
         this.log = log;
@@ -174,25 +186,61 @@ public class MixService {
         List<Bottle> bottles = houses.bottles();
         Bottling bottling = mixes.shelf(state);
         Map<String, String> chosen = new HashMap<>();
+        List<Double> missing = new ArrayList<>();
         for (BatchPlan.PlannedBath bath : plan.baths()) {
-            bottling.freeFor(bath.mix().finalMl(), bottles).stream().findFirst().ifPresent(bottle -> {
-                bottling.take(bottle, bath.mix().finalMl());
-                chosen.put(bath.bath().key(), Long.toString(bottle.id()));
-            });
+            BathRole role = bath.bath().role();
+            double volumeMl = bath.mix().finalMl();
+            bottling.freeFor(volumeMl, role, bottles).stream()
+                    .filter(bottle -> bottling.suits(bottle, role))
+                    .findFirst()
+                    .or(() -> stays(bath) ? Optional.of(Bottle.itsOwn(volumeMl)) : Optional.empty())
+                    .ifPresentOrElse(
+                            bottle -> {
+                                bottling.take(bottle, volumeMl);
+                                chosen.put(bath.bath().key(), Long.toString(bottle.id()));
+                            },
+                            () -> missing.add(volumeMl));
         }
         Bottling shelf = mixes.shelf(state);
-        MixView view =
-                MixView.of(title(plan, request), plan, equipment(), volumeMl -> shelf.freeFor(volumeMl, bottles));
+        MixView view = MixView.of(title(plan, request), plan, equipment(), bath -> choices(bath, shelf, bottles));
         String free = bottles.stream()
                 .filter(bottle -> chosen.containsValue(Long.toString(bottle.id())))
                 .map(Bottle::label)
                 .collect(Collectors.joining(", "));
         return new Proposal(
                 plan,
-                view.with(new MixView.SetUp("Bottles, empty and clean", free))
+                view.with(new MixView.SetUp("Bottles, empty and clean", bottles(free, missing)))
                         .with(new MixView.SetUp("How far it goes", howFar(plan)))
                         .with(new MixView.SetUp("Past its printed life", past(state, request, plan))),
                 chosen);
+    }
+
+    /** What is ready to use may stay in the bottle it came in. */
+    private static boolean stays(BatchPlan.PlannedBath bath) {
+        return bath.mix().recipe().mode() == Recipe.Mode.READY_TO_USE;
+    }
+
+    private static List<MixView.BottleChoice> choices(
+            BatchPlan.PlannedBath bath, Bottling shelf, List<Bottle> bottles) {
+        BathRole role = bath.bath().role();
+        Stream<Bottle> own = stays(bath) ? Stream.of(Bottle.itsOwn(bath.mix().finalMl())) : Stream.empty();
+        return Stream.concat(
+                        own.map(bottle -> new MixView.BottleChoice(bottle.id(), bottle.label())),
+                        shelf.freeFor(bath.mix().finalMl(), role, bottles).stream()
+                                .map(bottle ->
+                                        new MixView.BottleChoice(bottle.id(), BottleWords.choice(bottle, shelf, role))))
+                .toList();
+    }
+
+    private static String bottles(String free, List<Double> missing) {
+        if (missing.isEmpty()) {
+            return free;
+        }
+        String lacking = "%s missing: %s"
+                .formatted(
+                        missing.size() == 1 ? "one is" : Figures.number(missing.size()) + " are",
+                        missing.stream().map(Figures::ml).collect(Collectors.joining(", ")));
+        return free.isEmpty() ? Figures.sentence(lacking) : free + "; " + lacking;
     }
 
     private static String title(BatchPlan plan, MixRequest request) {
@@ -221,7 +269,7 @@ public class MixService {
                 houses.jugs().stream()
                         .map(jug -> new JugChoice(jug.name(), jug.capacityMl()))
                         .toList(),
-                new BenchWater(houses.surroundings(), houses.heaters()));
+                new BenchWater(houses.surroundings(), houses.heaters(), warm::minutesInTheTub));
     }
 
     /**
@@ -230,13 +278,20 @@ public class MixService {
      * @param who who mixed it
      * @param request what was mixed
      * @param name what the batch is called
+     * @param when when it was mixed; null for now
      * @param chosen the bottle of each bath, by the bath's key
      * @param errors where refusals about bottles are put
      * @return the batch, or 0 when a bottle was refused
      * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
      */
     @Transactional
-    long mix(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
+    long mix(
+            SignedIn who,
+            MixRequest request,
+            String name,
+            @Nullable Instant when,
+            Map<String, String> chosen,
+            FieldErrors errors) {
         LogState state = log.state();
         Stock stock = Mixes.stock(state, request.kits());
         BatchPlan plan = stock.plan(request.wanted());
@@ -258,8 +313,22 @@ public class MixService {
                     null));
         }
         long batchId = log.newBatch();
-        log.add(who, stamp -> new BatchMixed(stamp, batchId, name, fills));
+        log.add(
+                who,
+                when == null ? clock.instant() : when,
+                false,
+                stamp -> new BatchMixed(stamp, batchId, name, fills));
         return batchId;
+    }
+
+    /**
+     * The moment of a day on which something was mixed from a kit.
+     *
+     * @throws Refusal {@code not-a-day}, {@code in-the-future} or {@code before-it-came}
+     */
+    Instant mixedOn(long kitId, String day) {
+        Instant came = log.state().kit(kitId).arrival().stamp().happenedAt();
+        return TypedDay.noonSince(day, came, houses.house().timeZone(), clock.instant());
     }
 
     /**
@@ -282,6 +351,23 @@ public class MixService {
                 : 0;
     }
 
+    /** What it takes to mix all of a kit, also of one that nobody has bought yet. */
+    @Transactional(readOnly = true)
+    MixView gear(Leaflet leaflet) {
+        Map<String, Double> full = new HashMap<>();
+        leaflet.parts().forEach(part -> full.put(part.key(), part.amount()));
+        List<String> baths = leaflet.baths().stream().map(Bath::key).toList();
+        BatchPlan plan = BatchPlan.of(leaflet, full, leaflet::valueShare, leaflet.makesMl(), baths);
+        String bottles = plan.baths().stream()
+                .map(bath -> "%s for the %s"
+                        .formatted(
+                                Figures.ml(bath.mix().finalMl()),
+                                Figures.within(bath.bath().role().name())))
+                .collect(Collectors.joining(", "));
+        return MixView.of("What mixing %s takes".formatted(leaflet.name()), plan, equipment(), bath -> List.of())
+                .with(new MixView.SetUp("Bottles, empty and clean", bottles));
+    }
+
     private Map<String, Bottle> bottles(
             BatchPlan plan, Bottling bottling, Map<String, String> chosen, FieldErrors errors) {
         List<Bottle> owned = houses.bottles();
@@ -289,7 +375,9 @@ public class MixService {
         for (BatchPlan.PlannedBath bath : plan.baths()) {
             String key = bath.bath().key();
             errors.read("bottle-" + key, () -> {
-                Bottle bottle = owned.stream()
+                Bottle bottle = Stream.concat(
+                                owned.stream(),
+                                stays(bath) ? Stream.of(Bottle.itsOwn(bath.mix().finalMl())) : Stream.empty())
                         .filter(each -> Long.toString(each.id()).equals(chosen.get(key)))
                         .findFirst()
                         .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));

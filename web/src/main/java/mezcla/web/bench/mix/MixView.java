@@ -11,13 +11,13 @@ import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
-import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.JugChoice;
 import mezcla.mixing.MixPlan;
 import mezcla.mixing.Tool;
 import mezcla.mixing.ToolChoice;
+import mezcla.web.bench.water.BenchWater;
 import mezcla.web.drawing.JugDrawing;
 import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
@@ -86,9 +86,9 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
      */
     public record BottleChoice(long id, String label) {}
 
-    /** Bottles that a volume fits into. */
+    /** Bottles that a bath fits into. */
     public interface FreeBottles {
-        List<Bottle> holding(double volumeMl);
+        List<BottleChoice> holding(BatchPlan.PlannedBath bath);
     }
 
     /** What the house has to mix with. */
@@ -133,12 +133,42 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         lines.add(new SetUp("Jugs", jugs));
         lines.add(new SetUp(
                 "Water",
-                "%s in all, distilled or deionised if you have it. The cooler first: %s"
+                "%s in all. The cooler first: %s"
                         .formatted(
                                 Figures.inAll(plan.waterMl()),
                                 String.join(", ", house.water().draws(plan)))));
+        lines.add(new SetUp("Distilled water", house.water().distilled(plan)));
         lines.add(new SetUp("Heater", house.water().heaters(plan)));
+        lines.add(new SetUp("Also", also(plan)));
         return lines.stream().filter(line -> !line.which().isEmpty()).toList();
+    }
+
+    /** What else lies ready, so that nobody looks for it with wet gloves. */
+    private static String also(BatchPlan plan) {
+        boolean sachets = plan.baths().stream()
+                .flatMap(bath -> bath.mix().additions().stream())
+                .anyMatch(planned -> planned.addition().unit() != Unit.ML);
+        return "thermometer, stirrer, funnel, " + (sachets ? "scissors, " : "")
+                + "towel, a tray under everything, labels and a pen";
+    }
+
+    /** With which tool a part is measured after another; empty where it is clean or none is needed. */
+    public static String rinsed(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
+        if (planned.wholePart()) {
+            return "";
+        }
+        Optional<Tool> tool = choice(planned, tools).map(ToolChoice::tool);
+        return mix.additions().subList(0, mix.additions().indexOf(planned)).stream()
+                .filter(earlier -> !earlier.wholePart()
+                        && !earlier.addition().part().equals(planned.addition().part())
+                        && tool.isPresent()
+                        && choice(earlier, tools).map(ToolChoice::tool).equals(tool))
+                .reduce((first, last) -> last)
+                .map(earlier -> "rinse the %s, which had %s in it, or take another"
+                        .formatted(
+                                tool.orElseThrow().name(),
+                                leaflet.part(earlier.addition().part()).name()))
+                .orElse("");
     }
 
     private static List<String> toolsFor(BatchPlan plan, List<Tool> tools) {
@@ -186,15 +216,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 acts(leaflet, mix, house.tools()),
                 mix.checks().stream().map(check -> check(check, mix)).toList(),
                 JugDrawing.of(mix),
-                free.holding(mix.finalMl()).stream()
-                        .map(bottle -> new BottleChoice(
-                                bottle.id(),
-                                "%s, %s %s"
-                                        .formatted(
-                                                bottle.label(),
-                                                Figures.ml(bottle.capacityMl()),
-                                                bottle.material().words())))
-                        .toList(),
+                free.holding(planned),
                 house.water().lines(planned),
                 mix.recipe().mode() == Recipe.Mode.READY_TO_USE ? "" : mixedIn(planned, house.jugs()));
     }
@@ -238,6 +260,10 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 : measuring(mix, planned, tools);
         if (!measuring.how().isEmpty()) {
             notes.add(measuring.how());
+        }
+        String rinsed = rinsed(leaflet, mix, planned, tools);
+        if (!rinsed.isEmpty()) {
+            notes.add(rinsed);
         }
         if (addition.waitMinutes() != null) {
             notes.add("stir for %d min".formatted(addition.waitMinutes()));

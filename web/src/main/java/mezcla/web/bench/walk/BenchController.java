@@ -1,6 +1,7 @@
 package mezcla.web.bench.walk;
 
 import java.util.Map;
+import mezcla.log.AirKept;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.mixing.BenchAct;
@@ -11,8 +12,10 @@ import mezcla.web.cupboard.CupboardService;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.TypedAmount;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedAmount;
+import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.typed.TypedText;
+import mezcla.web.house.HouseService;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -33,9 +36,12 @@ class BenchController {
     private final BenchService bench;
     private final Mixes mixes;
     private final CupboardService cupboard;
+    private final HouseService houses;
     private final OneTimeForms forms;
 
-    BenchController(BenchService bench, Mixes mixes, CupboardService cupboard, OneTimeForms forms) {
+    BenchController(
+            BenchService bench, Mixes mixes, CupboardService cupboard, HouseService houses, OneTimeForms forms) {
+        this.houses = houses;
         this.bench = bench;
         this.cupboard = cupboard;
         this.mixes = mixes;
@@ -78,11 +84,20 @@ class BenchController {
     ModelAndView finish(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
+        Long place = text(typed, "place").isEmpty()
+                ? null
+                : errors.read(
+                        "place", () -> TypedChoice.number(text(typed, "place"), new FormObjection.PlaceMissing()));
+        AirKept air = text(typed, "air").isEmpty()
+                ? null
+                : errors.read(
+                        "air",
+                        () -> TypedChoice.of(AirKept.values(), text(typed, "air"), new FormObjection.UnknownAir()));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
-                () -> "/batches/" + mixes.finish(member, id) + "?mixed",
-                objection -> "act",
+                () -> "/batches/" + mixes.finish(member, id, place, air) + "?mixed",
+                objection -> objection instanceof FormObjection.PlaceMissing ? "place" : "act",
                 () -> page(id, typed, errors));
     }
 
@@ -140,6 +155,8 @@ class BenchController {
         }
         ModelAndView page = new ModelAndView("bench/walk");
         page.addObject("mix", bench.view(id));
+        page.addObject("places", houses.places());
+        page.addObject("airs", AirKept.values());
         page.addObject("typed", typed);
         page.addObject("errors", errors);
         page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);

@@ -24,9 +24,9 @@ import mezcla.mixing.MixPlan;
 import mezcla.mixing.ToolChoice;
 import mezcla.web.bench.begun.MixMapper;
 import mezcla.web.bench.begun.Mixes;
-import mezcla.web.bench.mix.BenchWater;
 import mezcla.web.bench.mix.MixService;
 import mezcla.web.bench.mix.MixView;
+import mezcla.web.bench.water.BenchWater;
 import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.JugDrawing;
 import mezcla.web.house.HouseService;
@@ -335,6 +335,14 @@ public class BenchService {
         if (!measuring.warning().isEmpty()) {
             warnings.add(0, measuring.warning());
         }
+        String rinsed = MixView.rinsed(
+                mix.walk().plan().leaflet(),
+                mix(mix, act),
+                planned,
+                plans.equipment().tools());
+        if (!rinsed.isEmpty()) {
+            warnings.add(Figures.sentence(rinsed) + ".");
+        }
         String verb =
                 planned.wholePart() ? "Empty the whole " + vessel + "," : act.unit() == Unit.G ? "Weigh out" : "Pour";
         String of = beside(act) + "of " + part.name();
@@ -450,11 +458,12 @@ public class BenchService {
     private BenchView.Now bottle(Mixes.Mix mix, BenchAct act) {
         MixMapper.BathRow row = Objects.requireNonNull(mix.baths().get(act.bath()));
         BatchPlan.PlannedBath bath = mix.walk().bath(act.bath());
-        String label = houses.bottle(row.bottleId()).label();
+        String label = mixes.bottle(row).label();
         boolean fizzes = bath.bath().role().mayFizz();
+        boolean own = row.bottleId() == Bottle.ITS_OWN;
         return new BenchView.Now(
                 act.number(),
-                "Pour it into bottle",
+                own ? "Leave it in" : "Pour it into bottle",
                 label,
                 "%s of %s, code %s"
                         .formatted(
@@ -468,7 +477,7 @@ public class BenchService {
                 "",
                 false,
                 -1,
-                "Pour it into bottle " + label);
+                (own ? "Leave it in " : "Pour it into bottle ") + label);
     }
 
     private List<String> bottling(Mixes.Mix mix, BatchPlan.PlannedBath bath, boolean fizzes) {
@@ -482,8 +491,8 @@ public class BenchService {
                             log.state().fill(old).bottle().label(),
                             route == null ? "" : ", to " + Figures.within(route.words())));
         }
-        Bottle bottle = houses.bottle(
-                Objects.requireNonNull(mix.baths().get(bath.bath().key())).bottleId());
+        Bottle bottle =
+                mixes.bottle(Objects.requireNonNull(mix.baths().get(bath.bath().key())));
         double over = Mixes.volumeMl(mix, bath) - bottle.capacityMl();
         if (over > 0.5) {
             warnings.add("%s holds %s: %s do not fit."

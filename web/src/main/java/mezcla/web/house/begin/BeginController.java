@@ -5,7 +5,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.House;
 import mezcla.web.house.hall.HouseholdService;
 import mezcla.web.words.Units;

@@ -17,7 +17,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedChoice;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.RunHabits;

@@ -10,7 +10,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.TypedFile;
+import mezcla.web.forms.typed.TypedFile;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.LeafletFile;
 import mezcla.web.leaflet.Leaflets;

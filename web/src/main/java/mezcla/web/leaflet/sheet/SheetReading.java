@@ -38,9 +38,9 @@ import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedAmount;
-import mezcla.web.forms.TypedChoice;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedAmount;
+import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.typed.TypedText;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 

@@ -13,7 +13,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.TypedText;
+import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.run.course.RunService;

@@ -14,7 +14,7 @@ import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.web.film.FilmForm;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedChoice;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.House;
 import mezcla.web.run.course.RunService;
 import mezcla.web.words.Units;

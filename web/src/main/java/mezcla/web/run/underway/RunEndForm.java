@@ -13,7 +13,7 @@ import mezcla.processing.BathTemperature;
 import mezcla.processing.RunProgress;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.TypedChoice;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.run.plan.RunForm;
 import mezcla.web.words.Figures;

@@ -1,10 +1,11 @@
-package mezcla.web.forms;
+package mezcla.web.forms.typed;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import mezcla.measure.Refusal;
+import mezcla.web.forms.FormObjection;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 

@@ -1,7 +1,8 @@
-package mezcla.web.forms;
+package mezcla.web.forms.typed;
 
 import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
+import mezcla.web.forms.FormObjection;
 
 /** Words that a person typed: a name, a reason. */
 public final class TypedText {

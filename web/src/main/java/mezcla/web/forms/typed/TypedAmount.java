@@ -1,4 +1,4 @@
-package mezcla.web.forms;
+package mezcla.web.forms.typed;
 
 import mezcla.leaflet.SheetLines;
 import mezcla.leaflet.Unit;

@@ -1,16 +1,21 @@
-package mezcla.web.forms;
+package mezcla.web.forms.typed;
 
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeParseException;
+import java.util.Locale;
 import mezcla.batch.BatchObjection;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
+import mezcla.web.forms.FormObjection;
 
 /** A day as a person types it. */
 public final class TypedDay {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.UK);
+
     private TypedDay() {}
 
     /**
@@ -31,6 +36,22 @@ public final class TypedDay {
         }
         Instant noon = day.atTime(LocalTime.NOON).atZone(zone).toInstant();
         return noon.isAfter(now) ? now : noon;
+    }
+
+    /**
+     * The same for something that cannot have happened before another thing: the moment of that, where both are of one
+     * day.
+     *
+     * @param since when the other thing happened
+     * @throws Refusal the same, and {@code before-it-came}
+     */
+    public static Instant noonSince(String typed, Instant since, ZoneId zone, Instant now) {
+        Instant noon = noonOf(typed, zone, now);
+        LocalDate first = since.atZone(zone).toLocalDate();
+        if (noon.atZone(zone).toLocalDate().isBefore(first)) {
+            throw Refusal.of(new FormObjection.BeforeItCame(first.format(DAY)));
+        }
+        return noon.isBefore(since) ? since : noon;
     }
 
     private static LocalDate read(String typed) {

@@ -1,8 +1,9 @@
-package mezcla.web.forms;
+package mezcla.web.forms.typed;
 
 import java.math.BigDecimal;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
+import mezcla.web.forms.FormObjection;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 

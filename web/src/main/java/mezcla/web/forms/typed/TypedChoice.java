@@ -1,4 +1,4 @@
-package mezcla.web.forms;
+package mezcla.web.forms.typed;
 
 import java.util.Arrays;
 import mezcla.measure.Objection;

@@ -1,8 +1,9 @@
-package mezcla.web.bench.mix;
+package mezcla.web.bench.water;
 
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import mezcla.leaflet.MixingTemperature;
 import mezcla.mixing.BatchPlan;
@@ -18,8 +19,15 @@ public final class BenchWater {
     private final Surroundings around;
     private final HouseWater water;
     private final List<Heater> heaters;
+    private final InTheTub tub;
 
-    BenchWater(Surroundings around, List<Heater> heaters) {
+    /** How many minutes so many litres take in the house's bath to so many °C; empty where nobody knows. */
+    public interface InTheTub {
+        OptionalInt minutes(double litres, double celsius);
+    }
+
+    public BenchWater(Surroundings around, List<Heater> heaters, InTheTub tub) {
+        this.tub = tub;
         this.around = around;
         this.water = around.water();
         this.heaters = heaters;
@@ -53,7 +61,7 @@ public final class BenchWater {
     }
 
     /** What the water of a bath is like from start to end. */
-    List<String> lines(BatchPlan.PlannedBath bath) {
+    public List<String> lines(BatchPlan.PlannedBath bath) {
         MixPlan mix = bath.mix();
         List<String> lines = new ArrayList<>();
         if (mix.startWaterMl() <= 0) {
@@ -102,7 +110,7 @@ public final class BenchWater {
     }
 
     /** All the water that a plan draws, the cooler first. */
-    List<String> draws(BatchPlan plan) {
+    public List<String> draws(BatchPlan plan) {
         return plan.baths().stream()
                 .filter(bath -> bath.mix().startWaterMl() > 0)
                 .sorted(Comparator.comparingDouble(bath -> startC(bath.mix())))
@@ -114,8 +122,27 @@ public final class BenchWater {
                 .toList();
     }
 
+    /** Distilled water is kept apart from the tap's, and warmed in the tub. */
+    public String distilled(BatchPlan plan) {
+        String bottles = plan.baths().stream()
+                .filter(bath -> bath.mix().startWaterMl() > 0)
+                .flatMap(bath -> {
+                    double litres = (bath.mix().startWaterMl() + bath.mix().topUpMl()) / 1000;
+                    double wanted = startC(bath.mix());
+                    return tub.minutes(litres, wanted).stream().mapToObj(minutes -> "%s for the %s about %d min to %s"
+                            .formatted(
+                                    Figures.ml(litres * 1000),
+                                    Figures.within(bath.bath().role().name()),
+                                    minutes,
+                                    Figures.celsius(wanted)));
+                })
+                .collect(Collectors.joining(", "));
+        String kept = "better than the tap’s, for developers first; in vessels of its own";
+        return bottles.isEmpty() ? kept : kept + ". In the tub, from cold: " + bottles;
+    }
+
     /** What to set each heater to, so that the water really has the temperature of a plan's warmest draw. */
-    String heaters(BatchPlan plan) {
+    public String heaters(BatchPlan plan) {
         double warmest = plan.baths().stream()
                 .filter(bath -> bath.mix().startWaterMl() > 0)
                 .mapToDouble(bath -> startC(bath.mix()))

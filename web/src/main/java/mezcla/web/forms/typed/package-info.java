@@ -1,0 +1,5 @@
+/** What people type into fields, read. */
+@NullMarked
+package mezcla.web.forms.typed;
+
+import org.jspecify.annotations.NullMarked;
