@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,6 +10,7 @@ import mezcla.leaflet.Leaflet;
 import mezcla.log.PartUse;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
+import mezcla.mixing.KitSplit;
 import mezcla.mixing.MixPlan;
 
 /**
@@ -74,6 +76,12 @@ public final class Stock {
      */
     public BatchPlan plan(Map<String, MixPlan.Wanted> wanted) {
         return BatchPlan.of(leaflet(), left(), kits.get(0).arrival()::valueShare, wanted);
+    }
+
+    /** How much of some baths, each of the same volume, all of them together still make, in ml. */
+    public double makesMl(Collection<String> bathKeys) {
+        return KitSplit.of(leaflet().recipes(bathKeys), left(), leaflet().makesMl())
+                .largestMl();
     }
 
     /** Takes what a planned bath takes. */

@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
  * How long the kits of a leaflet last at the recent rate of use.
  *
  * @param leaflet the leaflet, in the version of the latest kit
- * @param leftMl how much of every bath all its kits together still make, in ml
+ * @param leftMl how much of every bath all its kits together still make, parts that were bought alone among them, in ml
  * @param usedMl how much was mixed lately by the part that was used most, in ml
  * @param weeks how many weeks that "lately" was
  */
@@ -64,7 +64,8 @@ public record Supply(Leaflet leaflet, double leftMl, double usedMl, int weeks) {
     private static Supply of(List<KitState> kits, Map<String, Double> used) {
         Leaflet leaflet = kits.get(kits.size() - 1).arrival().leaflet();
         Map<String, Double> left = new HashMap<>();
-        kits.forEach(kit -> kit.left().forEach((part, amount) -> left.merge(part, amount, Double::sum)));
+        kits.stream().filter(kit -> !kit.isFinished()).forEach(kit -> kit.left()
+                .forEach((part, amount) -> left.merge(part, amount, Double::sum)));
         List<String> baths = leaflet.baths().stream()
                 .filter(bath -> !bath.recipe().additions().isEmpty())
                 .map(Bath::key)

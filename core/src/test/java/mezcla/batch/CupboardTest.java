@@ -14,6 +14,8 @@ import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.BatchMixed;
+import mezcla.log.KitArrived;
+import mezcla.log.KitFinished;
 import mezcla.log.MixedFill;
 import mezcla.log.PartCorrected;
 import mezcla.log.PartDecanted;
@@ -21,6 +23,7 @@ import mezcla.log.PartMoved;
 import mezcla.log.PartOpened;
 import mezcla.log.PartThrownAway;
 import mezcla.log.PartUse;
+import mezcla.log.Purchase;
 import mezcla.measure.Refusal;
 import mezcla.mixing.MixPlan;
 import mezcla.money.FillCosts;
@@ -317,5 +320,31 @@ public class CupboardTest {
         assertThat(part(7, "dev-a").vialsLeft()).as("30 of 100 ml are gone").isEqualTo(3);
         log.mix(4, 2, 7, 700);
         assertThat(part(7, "dev-a").vialsLeft()).isZero();
+    }
+
+    @Test
+    public void partsThatWereBoughtAloneCountAndFinishedKitsDoNot() {
+        TestLog own = new TestLog();
+        own.kit(0, 1, Leaflets.negative(), 4000);
+        own.mix(1, 1, 1, 1000);
+        own.kit(2, 2, Leaflets.negative(), 4000);
+        own.mix(3, 2, 2, 400);
+        assertThat(Supply.of(own.book(), TestLog.day(4)).get(0).leftMl()).isCloseTo(600, offset(1e-6));
+        own.add(
+                4,
+                stamp -> new KitArrived(
+                        stamp,
+                        3,
+                        Leaflets.negative(),
+                        Money.ofMinor(NZD, 1000),
+                        Money.zero(NZD),
+                        null,
+                        List.of("bx-a", "bx-b", "dev-a", "dev-b"),
+                        Purchase.plainly(NZD)));
+        assertThat(Supply.of(own.book(), TestLog.day(5)).get(0).leftMl()).isCloseTo(1600, offset(1e-6));
+        assertThat(Stock.of(List.of(own.state().kit(2), own.state().kit(3))).makesMl(List.of("dev", "bx")))
+                .isCloseTo(1600, offset(1e-6));
+        own.add(6, stamp -> new KitFinished(stamp, 2));
+        assertThat(Supply.of(own.book(), TestLog.day(7)).get(0).leftMl()).isCloseTo(1000, offset(1e-6));
     }
 }

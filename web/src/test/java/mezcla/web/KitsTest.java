@@ -244,6 +244,79 @@ public class KitsTest extends DemoPagesTest {
         assertThat(developer.volumeMl()).isCloseTo(800, offset(1e-9));
     }
 
+    @Test
+    public void whatWasMixedWithoutMezclaIsLoggedWithItsDay() throws Exception {
+        send("/house/bottles", "bram", "bottle", "M1 to M3", "bottleVolume", "1 L", "material", "GLASS");
+        send("/kits", "bram", "leaflet", "1", "count", "1", "price", "54", "came", daysAgo(9));
+        long kit = kits().stream().mapToLong(KitState::id).max().orElseThrow();
+        String[] mix = {
+            "volume",
+            "600",
+            "name",
+            "Without Mezcla",
+            "bottles[dev]",
+            bottle("M1"),
+            "bottles[bx]",
+            bottle("M2"),
+            "bottles[fr]",
+            bottle("M3"),
+            "mixedOn",
+            ""
+        };
+        mix[mix.length - 1] = daysAgo(10);
+        assertThat(send("/kits/" + kit + "/batches", "ines", mix).getContentAsString())
+                .contains("Choose that day or a later one.");
+        mix[mix.length - 1] = daysAgo(3);
+        String batchPage =
+                String.valueOf(send("/kits/" + kit + "/batches", "ines", mix).getRedirectedUrl());
+        BatchState batch = log.state().batch(Long.parseLong(batchPage.replaceAll("\\D", "")));
+        assertThat(batch.mixed().stamp().happenedAt().atZone(ZONE).toLocalDate())
+                .isEqualTo(LocalDate.parse(daysAgo(3)));
+        assertThat(log.state().kit(kit).part("dev-a").openedAt())
+                .isEqualTo(batch.mixed().stamp().happenedAt());
+    }
+
+    @Test
+    public void partsAloneCanBeMixedFromAndHelpOut() throws Exception {
+        send("/kits", "bram", "leaflet", "1", "count", "1", "price", "20", "parts", "dev-a", "parts", "dev-b");
+        long kit = kits().stream().mapToLong(KitState::id).max().orElseThrow();
+        String cupboard = page("/cupboard", "ines");
+        assertThat(cupboard)
+                .contains("Bought alone: makes 1200 ml of developer, to renew it.", "/kits/" + kit + "/mix\"");
+    }
+
+    @Test
+    public void gearIsListedBeforeAKitIsBought() throws Exception {
+        assertThat(page("/leaflets/1/gear", "devi"))
+                .contains("What mixing Oxbow Negative Liquid 1.2 L takes", "thermometer, stirrer, funnel, towel")
+                .doesNotContain("scissors");
+        long powder = leaflets.sheets().stream()
+                .filter(sheet -> sheet.name().startsWith("Kiln Lane"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        assertThat(page("/leaflets/" + powder + "/gear", "devi")).contains("scissors");
+    }
+
+    @Test
+    public void aBatchWhoseDeveloperMustGoIsRenewedFirst() throws Exception {
+        BatchState batch = log.state().standing().stream()
+                .filter(each -> renewed(each).contains("afresh</a>"))
+                .findFirst()
+                .orElseThrow();
+        String page = renewed(batch);
+        assertThat(page.substring(page.indexOf("<div class=\"actions\"")))
+                .contains("btn btn-main", "Mix the developer");
+    }
+
+    private String renewed(BatchState batch) {
+        try {
+            return page("/batches/" + batch.id(), "bram").replaceAll("\\s+", " ");
+        } catch (Exception unanswered) {
+            throw new AssertionError(unanswered);
+        }
+    }
+
     private String bottle(String label) {
         return houses.bottles().stream()
                 .filter(bottle -> bottle.label().equals(label))

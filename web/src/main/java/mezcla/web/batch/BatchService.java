@@ -26,6 +26,7 @@ import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
+import mezcla.verdict.FillVerdict;
 import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
@@ -119,6 +120,7 @@ public class BatchService {
                         .toList(),
                 overrides(batch, house),
                 renewable(batch),
+                renewal(batch, plan),
                 guests(state, batch),
                 batch.notes().stream()
                         .map(note -> "%s (%s, %s)"
@@ -162,6 +164,17 @@ public class BatchService {
                                         Figures.day(override.at(), house.timeZone()),
                                         override.reason())))
                 .toList();
+    }
+
+    /** What has to be mixed afresh first: the bath that has to go where the rest is sound, else one that is missing. */
+    private static BatchView.@Nullable Renewal renewal(BatchState batch, @Nullable RunPlan plan) {
+        Optional<String> gone = plan == null || plan.verdict().state() != State.DISCARD
+                ? Optional.empty()
+                : plan.verdict().toRenew().stream().map(FillVerdict::key).findFirst();
+        return gone.or(() -> renewable(batch).keySet().stream().findFirst())
+                .map(bath -> new BatchView.Renewal(
+                        bath, Figures.within(batch.leaflet().bath(bath).role().name())))
+                .orElse(null);
     }
 
     /** The baths of its own leaflet that were poured away or never were; those that stand have a page of their own. */

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param inUse the runs that it is in just now
  * @param overrides limits that were passed on purpose, as sentences
  * @param renewable the baths that can be mixed afresh, by key
+ * @param renewal the bath that has to be mixed afresh first; null where none has to, or all of it
  * @param guests fills of other batches that could serve in this one as well
  * @param notes what to remember when its kit is mixed again
  * @param newerLeaflet whether a later version of its leaflet is known
@@ -46,6 +47,7 @@ public record BatchView(
         List<InUse> inUse,
         List<String> overrides,
         Map<String, String> renewable,
+        @Nullable Renewal renewal,
         List<Guest> guests,
         List<String> notes,
         boolean newerLeaflet) {
@@ -56,6 +58,9 @@ public record BatchView(
      * @param words since when, by whom, with what
      */
     public record InUse(long started, String words) {}
+
+    /** A bath that has to be mixed afresh, by its key, and what it is called. */
+    public record Renewal(String bath, String name) {}
 
     /**
      * A fill of another batch.

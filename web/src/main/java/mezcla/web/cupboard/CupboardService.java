@@ -5,8 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.batch.KitState;
 import mezcla.batch.PartState;
+import mezcla.batch.Stock;
 import mezcla.batch.Supply;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
@@ -114,8 +116,37 @@ public class CupboardService {
         boolean makesSome = split.largestMl() >= LEAST_WORTH_MIXING_ML;
         boolean opened = kit.parts().stream().anyMatch(state -> state.openedAt() != null);
         return whole
-                ? view(kit, house, enough(leaflet, split, makesSome, opened), makesSome)
-                : view(kit, house, enoughAlone(kit, split, makesSome), false);
+                ? view(
+                        kit,
+                        house,
+                        enough(leaflet, split, makesSome, opened) + together(kit, baths, split.largestMl()),
+                        makesSome)
+                : view(kit, house, enoughAlone(kit, split, makesSome), makesSome);
+    }
+
+    /** What parts that were bought alone add to a kit; empty for nothing. */
+    private String together(KitState kit, List<String> baths, double alone) {
+        List<KitState> others = log.state().kits().values().stream()
+                .filter(other ->
+                        other.id() != kit.id() && !other.arrival().only().isEmpty() && !other.isFinished())
+                .filter(other -> other.arrival()
+                        .leaflet()
+                        .key()
+                        .equals(kit.arrival().leaflet().key()))
+                .toList();
+        if (others.isEmpty() || kit.isFinished()) {
+            return "";
+        }
+        double makes = Stock.of(Stream.concat(Stream.of(kit), others.stream()).toList())
+                .makesMl(baths);
+        return makes < alone + LEAST_WORTH_MIXING_ML
+                ? ""
+                : " With %s, %s of every bath."
+                        .formatted(
+                                others.stream()
+                                        .map(other -> "kit " + other.id())
+                                        .collect(Collectors.joining(" and ")),
+                                Figures.ml(Math.floor(makes + 1e-6)));
     }
 
     private static String enoughAlone(KitState kit, KitSplit split, boolean makesSome) {
