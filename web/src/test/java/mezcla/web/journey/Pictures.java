@@ -33,14 +33,11 @@ public class Pictures extends DemoApplicationTest {
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
             picture(desk, "/mixes/1", "bench");
-            picture(desk, "/kits/3", "kit");
             picture(desk, "/batches/4/card", "power-cut-card");
             Page steward = browser.open(1280, 800);
             Browser.signIn(steward, "bram", "count-the-rolls");
             picture(steward, "/house", "house");
-            picture(steward, "/leaflets/new?from=1", "leaflet-editor");
             evening(desk);
-            practice(desk);
             desk.keyboard().press("d");
             desk.locator("html[data-theme=dim]").waitFor();
             picture(desk, "/shelf", "shelf-dim");
@@ -49,6 +46,9 @@ public class Pictures extends DemoApplicationTest {
             picture(phone, "/shelf", "shelf-phone");
             picture(phone, "/mixes/1", "bench-phone");
             picture(steward, "/waste", "waste");
+            four(browser, "bram", halfTyped(steward), "leaflet-editor");
+            four(browser, "bram", "/kits/new?leaflet=1", "arrival");
+            four(browser, "bram", "/leaflets/1", "leaflet");
             four(browser, "/batches/4/run?tank=2", "run");
             four(browser, warmUp(steward), "warm-up");
             four(browser, ribbon(desk), "ribbon");
@@ -65,35 +65,6 @@ public class Pictures extends DemoApplicationTest {
             page.waitForURL("**/evening?planned");
         }
         picture(page, "/evening", "evening");
-    }
-
-    /** A practice in which a bath was late and a movement was missed, as a browser would have sent it. */
-    private static void practice(Page page) {
-        page.navigate("/practice/1?fault=HEATER_OFF");
-        long began = System.currentTimeMillis() - 20 * 60_000;
-        StringBuilder events = new StringBuilder("[");
-        int number = 0;
-        int[] poured = {0, 64, 264, 668, 848};
-        for (int step = 0; step < poured.length; step++) {
-            events.append(event(++number, began, poured[step], "POUR", step));
-            for (int moved = step == 1 || step == 2 ? 12 : 10_000; moved < (step == 1 ? 190 : 390); moved += 30) {
-                if (step == 2 || moved != 72) {
-                    int every = moved == 12 ? 12 : moved - moved % 30;
-                    events.append(event(++number, began, poured[step] + every, "MOVED", step));
-                }
-            }
-        }
-        events.append(event(++number, began, 908, "DONE", 4));
-        page.locator("#report-events")
-                .evaluate("(field, events) => field.value = events", events.substring(0, events.length() - 1) + "]");
-        page.locator("#report").evaluate("form => form.submit()");
-        page.waitForURL("**/practice/reports/*");
-        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("practice-report.png")));
-    }
-
-    private static String event(int number, long began, int second, String kind, int step) {
-        return "{\"n\":%d,\"at\":%d,\"kind\":\"%s\",\"step\":%d,\"value\":0},"
-                .formatted(number, began + second * 1000L, kind, step);
     }
 
     /** A bath that has been warming for a while, with a probe in it; its readings are those of the stand-in. */
@@ -125,6 +96,34 @@ public class Pictures extends DemoApplicationTest {
         return "/batches/4/warm-up?bath=20&bottles=20&probe=1&from=" + began.getEpochSecond();
     }
 
+    /** A sheet of which the developer is typed already. */
+    private static String halfTyped(Page steward) {
+        steward.navigate("/leaflets/new");
+        steward.locator("button.shape[value=TWO_BATHS_AND_RINSE]").click();
+        fill(steward, "name", "Tidegate Negative 1.2 L", "maker", "Tidegate", "makes", "1200 ml");
+        fill(steward, "part0-amount", "150 ml", "part1-amount", "72 ml", "part2-amount", "240 ml");
+        fill(steward, "part3-amount", "180 ml", "part4-amount", "24 ml");
+        fill(steward, "bath0-water", "840 ml", "bath0-mixing", "40 °C");
+        fill(steward, "bath1-water", "600 ml", "bath1-mixing", "35 °C");
+        fill(steward, "bath2-water", "1000 ml");
+        fill(steward, "bath0-time", "3 min 20 s", "bath0-at", "38 °C (100 °F)");
+        fill(steward, "bath0-bands", "1–5 3:20\n6–10 3:35\n11–14 3:55");
+        steward.locator(".bar button:has-text('Back')").click();
+        steward.locator(".bar button:has-text('Next')").click();
+        return steward.url();
+    }
+
+    /** Types into fields, and goes on to the next view where the first of them is not on this one. */
+    private static void fill(Page page, String... typed) {
+        if (page.locator("[id='" + typed[0] + "']").count() == 0) {
+            page.locator(".bar button:has-text('Next')").click();
+            page.locator("[id='" + typed[0] + "']").waitFor();
+        }
+        for (int i = 0; i < typed.length; i += 2) {
+            page.locator("[id='" + typed[i] + "']").fill(typed[i + 1]);
+        }
+    }
+
     /** A run in its developer. */
     private static String ribbon(Page page) {
         page.navigate("/batches/5/run?tank=1&probe=NONE");
@@ -140,10 +139,14 @@ public class Pictures extends DemoApplicationTest {
 
     /** One view in both themes, on a desk and on a phone, side by side. */
     private static void four(Browser browser, String place, String name) {
+        four(browser, "ines", place, name);
+    }
+
+    private static void four(Browser browser, String member, String place, String name) {
         StringBuilder sheet = new StringBuilder();
         for (String theme : new String[] {"light", "dim"}) {
             for (int[] size : new int[][] {{1280, 800}, {390, 844}}) {
-                Page page = browser.signedIn("ines", size[0], size[1]);
+                Page page = browser.signedIn(member, size[0], size[1]);
                 if (theme.equals("dim")) {
                     page.keyboard().press("d");
                     page.locator("html[data-theme=dim]").waitFor();
