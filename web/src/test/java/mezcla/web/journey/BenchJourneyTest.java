@@ -340,6 +340,10 @@ public class BenchJourneyTest {
             "/leaflets",
             "/leaflets/1",
             "/leaflets/new",
+            "/kits/new",
+            "/kits/new?leaflet=1",
+            "/leaflets/1/gear",
+            "/adopt?leaflet=1",
             "/leaflets/import",
             "/leaflets/1/retype",
             "/kits/3/mix",
@@ -348,6 +352,13 @@ public class BenchJourneyTest {
             "/bench"
         }) {
             bram.navigate(page);
+            Browser.assertAccessible(bram);
+        }
+        bram.navigate("/leaflets/new");
+        bram.locator("button.shape").first().click();
+        Browser.assertAccessible(bram);
+        for (Locator more = bram.locator(".bar button:has-text('Next')"); more.count() > 0; ) {
+            more.click();
             Browser.assertAccessible(bram);
         }
         Assertions.assertThat(browser.troubles()).isEmpty();
