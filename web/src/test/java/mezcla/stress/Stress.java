@@ -252,7 +252,7 @@ final class Stress implements AutoCloseable {
     private void tampered() throws Exception {
         Visitor devi = Visitor.signedIn(house.address(), "devi", "rinse-and-hang");
         List<String> stewards =
-                List.of("/house/members", "/house/tanks", "/probes", "/waste", "/house/device", "/kits");
+                List.of("/house/members", "/house/tanks", "/probes", "/waste", "/house/device", "/kits/1/prices");
         int let = 0;
         for (String page : stewards) {
             let += devi.post(page, "formKey", Visitor.key(), "name", "x").statusCode() == 403 ? 0 : 1;
