@@ -126,6 +126,13 @@ public class KitsTest extends DemoPagesTest {
     }
 
     @Test
+    public void aDrawnSheetSaysWhatWasTypedOnce() throws Exception {
+        assertThat(page("/leaflets/1", "ines").replace('\u00a0', ' '))
+                .contains("1.5 % more for every roll")
+                .doesNotContain("% %");
+    }
+
+    @Test
     public void aWithdrawnSheetIsNotOffered() throws Exception {
         String leaflet = String.valueOf(
                         send(begun("bram", "DEVELOPER_ALONE") + "/kept", "bram", developer("Taken Back"))

@@ -158,7 +158,7 @@ public record DrawnSheet(
                         : "turning " + form.at(at + "rotary").strip()));
         facts.add(
                 form.at(at + "wear").equals("per-roll")
-                        ? form.at(at + "percent").strip().replaceAll("\\s*%?$", " %") + " more for every roll"
+                        ? form.at(at + "percent").strip().replaceFirst("\\s*%?$", " %") + " more for every roll"
                         : lines(form.at(at + "bands")));
         facts.add(labelled("Push and pull: ", lines(form.at(at + "push"))));
         facts.add(labelled("At other temperatures: ", lines(form.at(at + "table"))));
