@@ -13,8 +13,14 @@ public sealed interface Agitation {
      * @param initialSeconds how long at first
      * @param everySeconds how often after that, counted from the start of the step
      * @param forSeconds how long each time
+     * @param turns how many turns that is, where it is counted and not timed; 0 else
      */
-    record Intervals(double initialSeconds, double everySeconds, double forSeconds) implements Agitation {
+    record Intervals(double initialSeconds, double everySeconds, double forSeconds, int turns) implements Agitation {
+        /** Intervals by seconds. */
+        public Intervals(double initialSeconds, double everySeconds, double forSeconds) {
+            this(initialSeconds, everySeconds, forSeconds, 0);
+        }
+
         /** Refuses intervals of no length, as {@code agitation-missing}. */
         public Intervals {
             if (!(initialSeconds >= 0 && everySeconds > 0 && forSeconds > 0)) {

@@ -2,6 +2,8 @@ package mezcla.processing;
 
 /** How the tank is moved, as the house does it; the patterns are <em>house</em>. */
 public enum Movement {
+    /** As its sheet prints it, bath by bath; turned over by hand where it prints nothing. */
+    PRINTED("As the sheet says", "Set it down and tap it, so that no bubble stays", new Agitation.Intervals(30, 30, 5)),
     /** Turned over by hand: half a minute at first, then five seconds each half minute. */
     INVERSION("Invert the tank", "Set it down and tap it, so that no bubble stays", new Agitation.Intervals(30, 30, 5)),
     /** Turned with the stick: half a minute at first, then ten seconds each half minute. */

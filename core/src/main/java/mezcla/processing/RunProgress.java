@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import mezcla.leaflet.StepClock;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
@@ -141,7 +142,7 @@ public record RunProgress(List<Passed> passed, boolean over) {
         passed.add(new Passed(
                 step,
                 poured,
-                passed.isEmpty() ? 0 : at - overAt,
+                passed.isEmpty() ? 0 : late(steps.schedule().steps().get(step).step(), at - overAt),
                 planned,
                 end == null ? null : Double.valueOf(between(poured, end) - paused),
                 within.stream()
@@ -151,6 +152,12 @@ public record RunProgress(List<Passed> passed, boolean over) {
                 celsius(within),
                 missed(steps, present, end == null ? known : end)));
         return at + planned + paused;
+    }
+
+    /** Where the clock starts with a full tank, pouring in comes before it and is not late. */
+    private static double late(Schedule.Step step, double seconds) {
+        double filling = step.clock() == StepClock.FULL ? step.fillSeconds() : 0;
+        return seconds <= 0 ? seconds : Math.max(0, seconds - filling);
     }
 
     private static @Nullable Double celsius(List<Event> within) {

@@ -43,9 +43,8 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      */
     public record Choices(
             boolean preSoak, Between between, FinalRinse finalRinse, boolean wettingAgent, Movement movement) {
-        /** As the leaflet says, by inversion. */
-        public static final Choices USUAL =
-                new Choices(true, Between.LEAFLET, FinalRinse.WARM, true, Movement.INVERSION);
+        /** As the leaflet says. */
+        public static final Choices USUAL = new Choices(true, Between.LEAFLET, FinalRinse.WARM, true, Movement.PRINTED);
 
         /** The same with the tank moved otherwise. */
         public Choices moved(Movement other) {
@@ -86,6 +85,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      * @param fills how often water is filled in and dumped; 0 for a bath, and for water by time
      * @param wipeBefore whether the back of the film is wiped before it
      * @param oneShot whether it is poured away afterwards
+     * @param moved how the tank is moved; null for not at all
      */
     public record Step(
             ProcessStep.Kind kind,
@@ -97,7 +97,8 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             @Nullable Double mostC,
             int fills,
             boolean wipeBefore,
-            boolean oneShot) {
+            boolean oneShot,
+            @Nullable Moved moved) {
         /** Whether it may be stopped for a while: chemistry does not wait, water does. */
         public boolean mayPause() {
             return role == null && kind != ProcessStep.Kind.PRE_SOAK;
@@ -131,11 +132,12 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                     mostC == null ? null : Double.valueOf(mostC + by),
                     fills,
                     wipeBefore,
-                    oneShot);
+                    oneShot,
+                    moved);
         }
 
         private Step wiped() {
-            return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true, oneShot);
+            return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true, oneShot, moved);
         }
     }
 
@@ -268,7 +270,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
         String name = name(step, bath, fills);
         double length = bath != null ? seconds.get(bath.key()) : water(step, fills);
         double pour = Math.min(POUR_SECONDS, length / SHORTEST_PART);
-        boolean moved = bath != null ? !bath.role().isLast() : choices.movement() == Movement.ROTARY && fills == 0;
+        Moved moved = bath != null ? Moved.in(bath, choices.movement()) : Moved.inWater(choices.movement(), fills);
         steps.add(new Step(
                 step.kind(),
                 step.bath(),
@@ -279,14 +281,15 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                 bath == null ? null : Double.valueOf(bath.timing().mostC()),
                 fills,
                 false,
-                bath != null && bath.oneShot() != null));
+                bath != null && bath.oneShot() != null,
+                moved));
         timed.add(new Schedule.Step(
                 name,
                 length,
-                StepClock.POUR,
+                leaflet.clock() == StepClock.FULL ? StepClock.FULL : StepClock.POUR,
                 pour,
                 pour,
-                moved ? choices.movement().agitation() : null));
+                moved == null ? null : moved.agitation()));
     }
 
     private static @Nullable Double atC(Bath bath, Choices choices) {

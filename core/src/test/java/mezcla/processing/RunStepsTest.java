@@ -9,13 +9,18 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import mezcla.Leaflets;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.PrintedMovement;
 import mezcla.leaflet.ProcessStep;
+import mezcla.leaflet.StepClock;
 import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** What film goes through, what was confirmed of it, and how bottles warm up. */
@@ -195,6 +200,135 @@ public class RunStepsTest {
         });
         assertThat(RunSteps.of(sheet, Map.of("dev", 195, "bx", 390), without).steps())
                 .noneMatch(step -> step.kind() == ProcessStep.Kind.WETTING_AGENT);
+    }
+
+    private static Leaflet moving(String printed, @Nullable StepClock clock) {
+        Leaflet plain = Leaflets.negative();
+        PrintedMovement movement = PrintedMovement.parse(printed);
+        return new Leaflet(
+                plain.key(),
+                plain.version(),
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                plain.makesMl(),
+                plain.parts(),
+                plain.baths().stream()
+                        .map(bath -> new Bath(
+                                bath.key(),
+                                bath.role(),
+                                bath.recipe(),
+                                bath.timing(),
+                                bath.capacityForMl(),
+                                bath.capacity(),
+                                bath.lifeDays(),
+                                null,
+                                null,
+                                bath.key().equals("dev") ? movement : null))
+                        .toList(),
+                List.of(),
+                clock,
+                List.of());
+    }
+
+    private static Schedule.Timed developer(String printed, @Nullable StepClock clock) {
+        return RunSteps.of(moving(printed, clock), Map.of("dev", 120, "bx", 390), RunSteps.Choices.USUAL)
+                .schedule()
+                .steps()
+                .get(0);
+    }
+
+    private static List<List<Double>> moved(String printed) {
+        return developer(printed, null).cues().stream()
+                .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE)
+                .map(cue -> List.of(cue.at(), Objects.requireNonNull(cue.forSeconds())))
+                .toList();
+    }
+
+    @DataProvider
+    public Object[][] ways() {
+        return new Object[][] {
+            {
+                "invert 30 s, then 5 s every 30 s",
+                List.of(List.of(10.0, 30.0), List.of(60.0, 5.0), List.of(90.0, 5.0)),
+                Movement.INVERSION,
+                Movement.INVERSION,
+                0
+            },
+            {
+                "first 15 s, then 4 turns every 30 s",
+                List.of(List.of(10.0, 15.0), List.of(30.0, 10.0), List.of(60.0, 10.0), List.of(90.0, 10.0)),
+                Movement.INVERSION,
+                Movement.INVERSION,
+                4
+            },
+            {
+                "stick for the first 20 s, then invert twice every minute",
+                List.of(List.of(10.0, 20.0), List.of(60.0, 5.0)),
+                Movement.STICK,
+                Movement.INVERSION,
+                2
+            },
+            {"rotate continuously", List.of(List.of(10.0, 100.0)), Movement.ROTARY, Movement.ROTARY, 0},
+        };
+    }
+
+    @Test(dataProvider = "ways")
+    public void theTankIsMovedAsItsSheetPrintsIt(
+            String printed, List<List<Double>> cues, Movement first, Movement then, int turns) {
+        assertThat(moved(printed)).isEqualTo(cues);
+        RunSteps.Step step = RunSteps.of(moving(printed, null), Map.of("dev", 120, "bx", 390), RunSteps.Choices.USUAL)
+                .steps()
+                .get(0);
+        assertThat(step.moved()).isNotNull().satisfies(how -> {
+            assertThat(how.first()).isEqualTo(first);
+            assertThat(how.then()).isEqualTo(then);
+            assertThat(how.agitation() instanceof Agitation.Intervals each ? each.turns() : 0)
+                    .isEqualTo(turns);
+        });
+    }
+
+    @Test
+    public void aTankStandsStillWhereItsSheetSaysSo() {
+        assertThat(moved("stand still")).isEmpty();
+        RunSteps steps =
+                RunSteps.of(moving("stand still", null), Map.of("dev", 120, "bx", 390), RunSteps.Choices.USUAL);
+        assertThat(steps.steps().get(0).moved()).isNull();
+        assertThat(steps.steps().get(1).moved())
+                .as("nothing is printed of the bleach-fix, so it is inverted")
+                .isEqualTo(new Moved(Movement.INVERSION, Movement.INVERSION, Movement.INVERSION.agitation()));
+    }
+
+    @Test
+    public void theHousesOwnWayTakesThePlaceOfTheSheets() {
+        RunSteps steps = RunSteps.of(
+                moving("stand still", null),
+                Map.of("dev", 120, "bx", 390),
+                RunSteps.Choices.USUAL.moved(Movement.STICK));
+        assertThat(steps.steps().get(0).moved())
+                .isEqualTo(new Moved(Movement.STICK, Movement.STICK, Movement.STICK.agitation()));
+    }
+
+    @Test
+    public void theClockIsTheSheets() {
+        Schedule.Timed pour = developer("5 s every 30 s", StepClock.POUR);
+        assertThat(pour.startsAt()).isZero();
+        Schedule.Timed full = developer("5 s every 30 s", StepClock.FULL);
+        assertThat(full.startsAt()).as("filling comes before").isEqualTo(10);
+        assertThat(full.endsAt()).isEqualTo(130);
+        RunSteps steps = RunSteps.of(
+                moving("5 s every 30 s", StepClock.FULL), Map.of("dev", 120, "bx", 390), RunSteps.Choices.USUAL);
+        RunProgress progress = RunProgress.of(
+                steps,
+                List.of(
+                        event(0, RunProgress.Kind.POUR, 0, 0),
+                        event(130, RunProgress.Kind.POUR, 1, 0),
+                        event(530, RunProgress.Kind.DONE, 1, 0)));
+        assertThat(progress.passed().get(1).isOnTime())
+                .as("ten seconds to fill")
+                .isTrue();
+        assertThat(progress.passed().get(1).lateSeconds()).isZero();
     }
 
     @Test

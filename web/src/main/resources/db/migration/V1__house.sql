@@ -342,7 +342,7 @@ CREATE TABLE run_way (
     pre_soak INTEGER NOT NULL CHECK (pre_soak IN (0, 1)),
     rinse INTEGER NOT NULL CHECK (rinse IN (0, 1)),
     final_rinse INTEGER NOT NULL CHECK (final_rinse IN (0, 1)),
-    movement TEXT NOT NULL CHECK (movement IN ('INVERSION', 'STICK', 'ROTARY')),
+    movement TEXT NOT NULL CHECK (movement IN ('PRINTED', 'INVERSION', 'STICK', 'ROTARY')),
     straight INTEGER NOT NULL DEFAULT 0 CHECK (straight IN (0, 1)),
     room_rinse INTEGER NOT NULL DEFAULT 0 CHECK (room_rinse IN (0, 1)),
     wetting_agent INTEGER NOT NULL DEFAULT 1 CHECK (wetting_agent IN (0, 1)),

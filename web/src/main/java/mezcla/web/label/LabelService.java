@@ -314,9 +314,7 @@ public class LabelService {
                 StateWords.until(first),
                 SchoolWords.of(first.question().judging().school(batch.process(), false)),
                 houses.tanks().isEmpty() ? "" : houses.tanks().get(0).name(),
-                fits
-                        ? StepsView.lines(first.steps(RunSteps.Choices.USUAL), RunSteps.Choices.USUAL.movement())
-                        : List.of(),
+                fits ? StepsView.lines(first.steps(RunSteps.Choices.USUAL)) : List.of(),
                 first.baths().stream()
                         .filter(bath -> fits && bath.fill().bath().oneShot() != null)
                         .map(bath -> bath.fill().bath().role().name() + ", " + OneShotWords.mixed(bath))

@@ -105,7 +105,7 @@ class PracticeController {
     String practise(
             @PathVariable long leaflet,
             @RequestParam(defaultValue = "1") int speed,
-            @RequestParam(defaultValue = "INVERSION") Movement movement,
+            @RequestParam(defaultValue = "PRINTED") Movement movement,
             @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault,
             Model model) {
         Exercise exercise = exercise(leaflet, movement, fault);
@@ -116,7 +116,7 @@ class PracticeController {
         model.addAttribute("fault", fault);
         model.addAttribute("speed", times);
         return page.show(
-                RibbonView.of(steps, exercise.choices(), 0, times, ribbon.now(), ribbon.zone(), Map.of(), List.of()),
+                RibbonView.of(steps, 0, times, ribbon.now(), ribbon.zone(), Map.of(), List.of()),
                 steps,
                 "Practice with %s, without film or chemistry%s"
                         .formatted(exercise.leaflet().name(), times == 1 ? "" : ", " + times + " times as fast"),
@@ -135,7 +135,7 @@ class PracticeController {
             @PathVariable long leaflet,
             @RequestParam(defaultValue = "[]") String events,
             @RequestParam(defaultValue = "0") long now,
-            @RequestParam(defaultValue = "INVERSION") Movement movement,
+            @RequestParam(defaultValue = "PRINTED") Movement movement,
             @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault) {
         return practice.watched(exercise(leaflet, movement, fault), practice.read(events), Instant.ofEpochMilli(now));
     }
@@ -145,7 +145,7 @@ class PracticeController {
             @PathVariable long leaflet,
             @RequestParam(defaultValue = "[]") String events,
             @RequestParam(defaultValue = "1") int speed,
-            @RequestParam(defaultValue = "INVERSION") Movement movement,
+            @RequestParam(defaultValue = "PRINTED") Movement movement,
             @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault,
             @RequestParam(defaultValue = "") String formKey,
             @AuthenticationPrincipal SignedIn member) {

@@ -38,15 +38,7 @@ class RibbonController {
                 .filter(fill -> fill.discarded() == null)
                 .forEach(fill -> fills.put(running.batch().placeOf(fill), fill));
         return page.show(
-                RibbonView.of(
-                        running.steps(),
-                        running.choices(),
-                        started,
-                        1,
-                        ribbon.now(),
-                        ribbon.zone(),
-                        fills,
-                        ribbon.events(started)),
+                RibbonView.of(running.steps(), started, 1, ribbon.now(), ribbon.zone(), fills, ribbon.events(started)),
                 running.steps(),
                 "Batch %d · %s · %s"
                         .formatted(

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
+import mezcla.leaflet.StepClock;
 import mezcla.measure.ProcessingTime;
 import mezcla.processing.Agitation;
 import mezcla.processing.RunSteps;
@@ -21,8 +22,6 @@ import org.jspecify.annotations.Nullable;
  * @param speed how many times as fast as the clock
  * @param now the time of this machine, in milliseconds since 1970
  * @param zone where the house's clock stands
- * @param movement what to do with the tank
- * @param still what to do when that is enough; empty where it never is
  * @param lightSafeAfter after which step the tank may be opened; -1 for none
  * @param steps its steps
  * @param bottles what is in which bottle, by its short code
@@ -33,8 +32,6 @@ public record RibbonView(
         int speed,
         long now,
         String zone,
-        String movement,
-        String still,
         int lightSafeAfter,
         List<Step> steps,
         Map<String, String> bottles,
@@ -56,6 +53,9 @@ public record RibbonView(
      * @param pause whether it may wait
      * @param out where it goes afterwards
      * @param before what to do before it is poured in; empty for nothing
+     * @param moveFirst what to do with the tank at first; empty where it stands still
+     * @param move what to do with it afterwards
+     * @param still what to do when that is enough; empty where it never is
      * @param cues when the tank is moved, also beyond the planned end: from when, for how long (0 until pouring out)
      */
     public record Step(
@@ -71,12 +71,14 @@ public record RibbonView(
             boolean pause,
             String out,
             String before,
+            String moveFirst,
+            String move,
+            String still,
             List<double[]> cues) {}
 
     /** A run, and what is in which bottle by its place in the leaflet; started 0 for practice. */
     public static RibbonView of(
             RunSteps steps,
-            RunSteps.Choices choices,
             long started,
             int speed,
             long now,
@@ -99,17 +101,7 @@ public record RibbonView(
         for (int i = 0; i < steps.steps().size(); i++) {
             all.add(step(steps.steps().get(i), steps.schedule().steps().get(i), codes));
         }
-        return new RibbonView(
-                started,
-                speed,
-                now,
-                zone.getId(),
-                choices.movement().words(),
-                choices.movement().still(),
-                steps.lightSafeAfter(),
-                all,
-                bottles,
-                events);
+        return new RibbonView(started, speed, now, zone.getId(), steps.lightSafeAfter(), all, bottles, events);
     }
 
     private static Step step(RunSteps.Step step, Schedule.Timed timed, Map<String, String> codes) {
@@ -118,7 +110,7 @@ public record RibbonView(
                 step.role() == null ? "" : step.role().letters(),
                 step.bath() == null ? "" : codes.getOrDefault(step.bath(), ""),
                 timed.step().seconds(),
-                timed.step().fillSeconds(),
+                timed.step().clock() == StepClock.FULL ? 0 : timed.step().fillSeconds(),
                 timed.step().drainSeconds(),
                 temperature(step),
                 step.fills(),
@@ -126,6 +118,9 @@ public record RibbonView(
                 step.mayPause(),
                 out(step),
                 step.wipeBefore() ? "Wipe the back of the film with a wet finger" : "",
+                step.moved() == null ? "" : step.moved().first().words(),
+                step.moved() == null ? "" : step.moved().then().words(),
+                step.moved() == null ? "" : step.moved().then().still(),
                 cues(timed));
     }
 
@@ -138,11 +133,22 @@ public record RibbonView(
 
     /** A step may be made longer while it goes on; then the tank is moved in what was added, too. */
     private static List<double[]> cues(Schedule.Timed timed) {
-        boolean continuous = timed.step().agitation() instanceof Agitation.Continuous;
-        return Schedule.cues(timed.step().lasting(timed.step().seconds() + LONGER_SECONDS)).stream()
-                .filter(cue -> cue.kind() == Schedule.Cue.Kind.AGITATE)
-                .map(cue -> new double[] {cue.at(), continuous || cue.forSeconds() == null ? 0 : cue.forSeconds()})
-                .toList();
+        Agitation agitation = timed.step().agitation();
+        boolean continuous = agitation instanceof Agitation.Continuous;
+        Agitation.Intervals intervals = agitation instanceof Agitation.Intervals each ? each : null;
+        List<double[]> cues = new ArrayList<>();
+        for (Schedule.Cue cue : Schedule.cues(timed.step().lasting(timed.step().seconds() + LONGER_SECONDS))) {
+            if (cue.kind() == Schedule.Cue.Kind.AGITATE) {
+                boolean opening = continuous || (cues.isEmpty() && intervals != null && intervals.initialSeconds() > 0);
+                cues.add(new double[] {
+                    cue.at(),
+                    continuous || cue.forSeconds() == null ? 0 : cue.forSeconds(),
+                    opening || intervals == null ? 0 : intervals.turns(),
+                    opening ? 1 : 0
+                });
+            }
+        }
+        return cues;
     }
 
     static String temperature(RunSteps.Step step) {

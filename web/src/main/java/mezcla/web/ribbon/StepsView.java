@@ -6,7 +6,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import mezcla.processing.Agitation;
-import mezcla.processing.Movement;
+import mezcla.processing.Moved;
 import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
 import mezcla.web.drawing.plot.RibbonDrawing;
@@ -38,15 +38,13 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
     /**
      * Shows a run.
      *
-     * @param movement how the tank is moved
      * @param now when its bath is switched on
      * @param warming how long that takes to get warm; null where it does not
      */
-    public static StepsView of(
-            RunSteps steps, Movement movement, Instant now, @Nullable Duration warming, ZoneId zone) {
+    public static StepsView of(RunSteps steps, Instant now, @Nullable Duration warming, ZoneId zone) {
         double total = steps.schedule().totalSeconds();
         return new StepsView(
-                lines(steps, movement),
+                lines(steps),
                 Figures.clock(total),
                 cold(now, warming, total, zone),
                 "%s, it can hang at %s."
@@ -68,35 +66,45 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
     }
 
     /** The steps alone, each with how the tank is moved. */
-    public static List<Line> lines(RunSteps steps, Movement movement) {
+    public static List<Line> lines(RunSteps steps) {
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < steps.steps().size(); i++) {
-            lines.add(
-                    line(steps.steps().get(i), steps.schedule().steps().get(i), movement, i == steps.lightSafeAfter()));
+            lines.add(line(steps.steps().get(i), steps.schedule().steps().get(i), i == steps.lightSafeAfter()));
         }
         return lines;
     }
 
-    private static Line line(RunSteps.Step step, Schedule.Timed timed, Movement movement, boolean safe) {
+    private static Line line(RunSteps.Step step, Schedule.Timed timed, boolean safe) {
         return new Line(
                 step.role() == null ? "" : step.role().letters(),
                 step.name(),
                 step.isOpen() ? "until clear" : Figures.clock(timed.step().seconds()),
                 temperature(step),
-                moved(timed.step().agitation(), movement),
+                moved(step.moved()),
                 safe);
     }
 
-    private static String moved(@Nullable Agitation agitation, Movement movement) {
-        if (agitation instanceof Agitation.Intervals at) {
-            return "%s for the first %s, then for %s every %s"
-                    .formatted(
-                            Figures.within(movement.words()),
-                            Figures.seconds(at.initialSeconds()),
-                            Figures.seconds(at.forSeconds()),
-                            Figures.seconds(at.everySeconds()));
+    private static String moved(@Nullable Moved moved) {
+        if (moved == null) {
+            return "";
         }
-        return agitation == null ? "" : Figures.within(movement.words()) + " all the time";
+        if (moved.agitation() instanceof Agitation.Intervals at) {
+            String moment =
+                    at.turns() == 0 ? "for " + Figures.seconds(at.forSeconds()) : Figures.count(at.turns(), "turn");
+            String then = moved.then() == moved.first() || at.initialSeconds() <= 0
+                    ? moment
+                    : "%s, %s".formatted(Figures.within(moved.then().words()), moment);
+            String opening = Figures.within(moved.first().words());
+            return at.initialSeconds() <= 0
+                    ? "%s, %s every %s".formatted(opening, then, Figures.seconds(at.everySeconds()))
+                    : "%s for the first %s, then %s every %s"
+                            .formatted(
+                                    opening,
+                                    Figures.seconds(at.initialSeconds()),
+                                    then,
+                                    Figures.seconds(at.everySeconds()));
+        }
+        return Figures.within(moved.first().words()) + " all the time";
     }
 
     private static String temperature(RunSteps.Step step) {

@@ -6,7 +6,13 @@ const GRACE = 5;
 // The server made cues for longer than planned; here they end where pouring out begins.
 const cuesOf = (step, out) =>
   step.cues
-    .map(([at, lasts], first) => ({ at, lasts: first ? lasts : Math.min(lasts || Infinity, out - at), kind: "move" }))
+    .map(([at, lasts, turns, opening], later) => ({
+      at,
+      lasts: later ? lasts : Math.min(lasts || Infinity, out - at),
+      turns,
+      opening: opening === 1,
+      kind: "move",
+    }))
     .filter((cue) => cue.lasts > 0 && cue.at + cue.lasts <= out + 1e-6)
     .concat(step.open ? [] : [{ at: out, lasts: step.drain, kind: "out" }]);
 
@@ -36,7 +42,7 @@ export const picture = (run, now, clock) => {
       !now.moved.some((at) => at >= cue.at - 1 && at <= ends(cue)),
   );
   const marks = [{ at: 0, lasts: step.fill, kind: "fill" }, ...cues];
-  if (run.still) {
+  if (step.still) {
     marks.push(
       ...cues
         .filter((cue) => cue.kind === "move")

@@ -46,12 +46,14 @@ const name = (step) => (step.letters ? `${step.letters}, ${step.name.toLowerCase
 // Everything that the page says, from the events and the clock.
 const present = () => picture(run, state(), clock());
 
+const amount = (cue) => (cue.turns > 0 ? `${cue.turns} ${cue.turns === 1 ? "turn" : "turns"}` : `${Math.round(cue.lasts)} s`);
+
 const words = (cue, step) =>
   ({
     fill: `Pour in: ${name(step)}`,
     out: step.out,
-    still: run.still,
-    move: `${run.movement}, ${Math.round(cue.lasts)} s`,
+    still: step.still,
+    move: `${cue.opening ? step.moveFirst : step.move}, ${amount(cue)}`,
   })[cue.kind];
 
 const said = new Set();

@@ -32,7 +32,7 @@ public class RunForm extends FilmForm {
     private String why = "";
     private String seen = "";
     private String formKey = "";
-    private String movement = Movement.INVERSION.name();
+    private String movement = Movement.PRINTED.name();
     private String preSoak = YES;
     private String between = RunSteps.Between.LEAFLET.name();
     private String finalRinse = RunSteps.FinalRinse.WARM.name();

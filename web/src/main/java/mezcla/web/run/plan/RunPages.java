@@ -170,7 +170,6 @@ class RunPages {
     private StepsView steps(RunPlan plan, RunForm form) {
         return StepsView.of(
                 plan.steps(form.choices()),
-                form.choices().movement(),
                 clock.instant(),
                 Optional.of(plan.batch().id())
                         .filter(batch -> plan.imageDeveloper().isPresent())
