@@ -117,6 +117,9 @@ public class BadInputTest extends DemoApplicationTest {
 
     private long started;
 
+    /** The sheet that is typed again and again. */
+    private String draft = "";
+
     @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
     public void startARun() throws Exception {
         String page = send(new Form("/batches/4/starts", "ines", film(), Map.of()), Map.of("seen", "" + runs.lastRow()))
@@ -712,10 +715,17 @@ public class BadInputTest extends DemoApplicationTest {
         if (!form.page().startsWith(DRAFT)) {
             return send(form.page(), form.who(), typed);
         }
-        String draft = String.valueOf(send("/leaflets/drafts", form.who(), Map.of("shape", "DEVELOPER_ALONE"))
-                .getRedirectedUrl());
-        MockHttpServletResponse answer = send(form.page().replace(DRAFT, draft), form.who(), typed);
-        send(draft + "/thrown-away", form.who(), Map.of());
+        if (draft.isEmpty()) {
+            draft = String.valueOf(send("/leaflets/drafts", form.who(), Map.of("shape", "DEVELOPER_ALONE"))
+                    .getRedirectedUrl());
+        }
+        Map<String, String> all = new LinkedHashMap<>();
+        List.of(boxFields(), mixingFields(), timesFields(), movementFields(), lastsFields())
+                .forEach(fields -> fields.keySet().forEach(field -> all.put(field, "")));
+        all.put("examples", "");
+        all.putAll(typed);
+        MockHttpServletResponse answer = send(form.page().replace(DRAFT, draft), form.who(), all);
+        draft = answer.getStatus() == 302 ? "" : draft;
         return answer;
     }
 

@@ -126,6 +126,20 @@ public class KitsTest extends DemoPagesTest {
     }
 
     @Test
+    public void twoWhoTypeTheSameSheetKeepWhatEachOfThemTyped() throws Exception {
+        String draft = begun("bram", "DEVELOPER_ALONE");
+        send(draft + "/typed", "bram", "name", "Both Hands", "maker", "", "touched", "name");
+        send(draft + "/typed", "bram", "name", "", "maker", "Other Hand", "touched", "maker");
+        assertThat(page(draft, "bram")).contains("value=\"Both Hands\"", "value=\"Other Hand\"");
+        send(draft, "bram", "name", "Both Hands", "maker", "", "touched", "", "go", "next");
+        assertThat(page(draft, "bram")).contains("value=\"Other Hand\"");
+        send(draft, "bram", "name", "Both Hands", "maker", "", "touched", "maker", "go", "next");
+        assertThat(page(draft, "bram")).doesNotContain("value=\"Other Hand\"");
+        send(draft, "bram", "name", "Without Scripts", "go", "next");
+        assertThat(page(draft, "bram")).contains("value=\"Without Scripts\"");
+    }
+
+    @Test
     public void aDrawnSheetSaysWhatWasTypedOnce() throws Exception {
         assertThat(page("/leaflets/1", "ines").replace('\u00a0', ' '))
                 .contains("1.5 % more for every roll")

@@ -1,8 +1,10 @@
 package mezcla.web.leaflet.editor;
 
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
@@ -135,12 +137,23 @@ class SheetController {
             @RequestParam(defaultValue = "") String at,
             @RequestParam Map<String, String> typed,
             @AuthenticationPrincipal SignedIn member) {
-        SheetDraft draft = drafts.type(id, typed, "", member);
+        SheetDraft draft = drafts.type(id, touched(typed), "", member);
         ModelAndView page = editor(draft, SheetSection.of(draft.form(), at), false, member, HttpStatus.OK);
         page.setViewName("leaflet/typed");
         page.addObject(
                 "fields", typed.keySet().stream().filter(SheetForm::isField).toList());
         return page;
+    }
+
+    /** Where the page says into which fields somebody typed, only those: the others may be another member's by now. */
+    private static Map<String, String> touched(Map<String, String> typed) {
+        String names = typed.get("touched");
+        if (names == null) {
+            return typed;
+        }
+        Map<String, String> all = new HashMap<>(typed);
+        all.keySet().retainAll(Set.of(names.split(" ")));
+        return all;
     }
 
     /** Keeps a view and goes on: to the next, back, or to the same with a row more. */
@@ -152,12 +165,11 @@ class SheetController {
             @RequestParam Map<String, String> typed,
             @AuthenticationPrincipal SignedIn member) {
         boolean another = go.startsWith(ANOTHER);
-        SheetDraft draft = drafts.type(id, typed, another ? go.substring(ANOTHER.length()) : "", member);
+        SheetDraft draft = drafts.type(id, touched(typed), another ? go.substring(ANOTHER.length()) : "", member);
         SheetSection section = SheetSection.of(draft.form(), at);
         SheetReading reading = new SheetReading(draft.form());
         boolean faulty = reading.errors().all().keySet().stream()
-                .anyMatch(field -> typed.containsKey(field)
-                        && SheetSection.holding(draft.form(), field).equals(section));
+                .anyMatch(field -> SheetSection.holding(draft.form(), field).equals(section));
         if (go.startsWith(TO)) {
             String to = go.substring(TO.length());
             SheetSection there = SheetSection.of(draft.form(), to.replaceFirst("#.*$", ""));
@@ -188,7 +200,7 @@ class SheetController {
         if (draft.became() != null) {
             return new ModelAndView("redirect:/leaflets/" + draft.became());
         }
-        drafts.type(id, typed, "", member);
+        drafts.type(id, touched(typed), "", member);
         try {
             return new ModelAndView("redirect:"
                     + (member.isSteward() ? "/leaflets/" + drafts.keep(id, member) + "?added" : proposed(id, member)));
