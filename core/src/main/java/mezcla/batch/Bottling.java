@@ -15,9 +15,6 @@ import mezcla.measure.Slack;
 
 /** Which bottles fresh fills may go into. */
 public final class Bottling {
-    private static final Set<BathRole.Nature> SPOILS_DEVELOPERS =
-            Set.of(BathRole.Nature.BLEACH, BathRole.Nature.FIXER, BathRole.Nature.BLEACH_FIX);
-
     private final Set<Long> taken;
     private final Map<Long, BathRole> held;
 
@@ -59,7 +56,7 @@ public final class Bottling {
     /** Whether a bath may go into a bottle that was only rinsed: no developer after bleach or fixer (rules, 3.5). */
     public boolean suits(Bottle bottle, BathRole role) {
         BathRole last = held.get(bottle.id());
-        return last == null || !role.isDeveloper() || !SPOILS_DEVELOPERS.contains(last.nature());
+        return last == null || !role.isDeveloper() || !last.spoilsDevelopers();
     }
 
     /**

@@ -34,18 +34,18 @@ public record BathRole(String key, String name, String letters, Nature nature) {
         /** Turns silver into something a fixer can take. */
         BLEACH(traits("bleach", "Bleach", "Bl")
                 .into(WasteRoute.SILVER_BEARING)
-                .with(Trait.INTO_WATER)
+                .with(Trait.INTO_WATER, Trait.SPOILS_DEVELOPERS)
                 .cautioned(Caution.ACID_INTO_WATER)),
         /** Takes the silver out. */
         FIXER(traits("fixer", "Fixer", "Fx")
                 .into(WasteRoute.SILVER_BEARING)
                 .spoiledByAir(0.5)
-                .with(Trait.FIXES)),
+                .with(Trait.FIXES, Trait.SPOILS_DEVELOPERS)),
         /** Bleach and fixer in one. */
         BLEACH_FIX(traits("bleach-fix", "Bleach-fix", "Bx")
                 .into(WasteRoute.SILVER_BEARING)
                 .spoiledByAir(1)
-                .with(Trait.FIXES, Trait.MAY_FIZZ, Trait.INTO_WATER)
+                .with(Trait.FIXES, Trait.MAY_FIZZ, Trait.INTO_WATER, Trait.SPOILS_DEVELOPERS)
                 .cautioned(Caution.AIR, Caution.FIZZES, Caution.STAINS, Caution.ACID_INTO_WATER)),
         /** The final rinse. */
         STABILISER(traits("stabiliser", "Final rinse", "Fr")
@@ -106,6 +106,8 @@ public record BathRole(String key, String name, String letters, Nature nature) {
     enum Trait {
         /** Develops an image. */
         DEVELOPS,
+        /** A trace of it spoils a developer: no bottle that held it is one for a developer. */
+        SPOILS_DEVELOPERS,
         /** Takes silver out. */
         FIXES,
         /** Ends a run. */
@@ -226,6 +228,11 @@ public record BathRole(String key, String name, String letters, Nature nature) {
      */
     public double usualToleranceC() {
         return isDeveloper() ? 0.3 : toleratesAnyTemperature() ? 5 : 1;
+    }
+
+    /** Whether a trace of it spoils a developer (rules, 3.5). */
+    public boolean spoilsDevelopers() {
+        return nature.is(Trait.SPOILS_DEVELOPERS);
     }
 
     /** Whether film that stays milky when dry points at this bath (rules, section 6). */

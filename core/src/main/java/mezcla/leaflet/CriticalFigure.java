@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
-import mezcla.measure.Mass;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
@@ -319,7 +318,8 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
         return switch (kind) {
             case KIT_MAKES, MAKES, START_WATER, WATER_AFTER, ROLLS_IN ->
                 List.of(Volume.parse(text, volume).ml());
-            case KIT_AMOUNT, AMOUNT -> List.of(amount(text, leaflet.part(part).unit(), volume));
+            case KIT_AMOUNT, AMOUNT ->
+                List.of(PrintedAmount.in(text, leaflet.part(part).unit(), volume));
             case SEALED, OPENED, IN_VIALS -> List.of(SheetLines.life(text).max());
             case MIXING -> mixingFigures(MixingTemperature.parse(text, scale));
             case WAIT -> List.of(SheetLines.minutes(text));
@@ -343,14 +343,6 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
             }
             case MOVEMENT, STEPS -> List.of();
             case EXAMPLES -> exampleFigures(SheetLines.examples(text, leaflet.baths()));
-        };
-    }
-
-    private static double amount(String typed, Unit unit, Volume.Unit volume) {
-        return switch (unit) {
-            case ML -> Volume.parse(typed, volume).ml();
-            case G -> Mass.parse(typed).grams();
-            case SACHET -> SheetLines.sachets(typed);
         };
     }
 

@@ -3,6 +3,7 @@ package mezcla.mixing;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;
@@ -51,6 +52,50 @@ public record ToolChoice(
                 .min(BEST_OF_THE_GOOD)
                 .or(() -> choices.stream().min(LEAST_COARSE))
                 .orElseThrow(() -> Refusal.of(new MixingObjection.NoTool(amount)));
+    }
+
+    /**
+     * The tool for a part of a plan; empty where none of the house measures it.
+     *
+     * @param planned the part
+     * @param tools what the house owns
+     */
+    public static Optional<ToolChoice> of(MixPlan.PlannedAddition planned, Collection<Tool> tools) {
+        try {
+            return Optional.of(of(
+                    planned.amount(),
+                    planned.addition().unit(),
+                    planned.addition().care(),
+                    tools));
+        } catch (Refusal none) {
+            return Optional.empty();
+        }
+    }
+
+    /**
+     * What was measured last, in the same mix, with the tool that a part is measured with: then it is rinsed before, or
+     * another is taken (rules, 3.5). Empty where the tool is clean, where the same part was in it, and where nothing is
+     * measured because all of it goes in.
+     *
+     * @param mix the plan
+     * @param place which of its parts, from 0
+     * @param tools what the house owns
+     */
+    public static Optional<MixPlan.PlannedAddition> measuredBefore(MixPlan mix, int place, Collection<Tool> tools) {
+        MixPlan.PlannedAddition planned = mix.additions().get(place);
+        Optional<Tool> tool = toolFor(planned, tools);
+        return tool.isEmpty()
+                ? Optional.empty()
+                : mix.additions().subList(0, place).stream()
+                        .filter(earlier -> toolFor(earlier, tools).equals(tool))
+                        .reduce((first, last) -> last)
+                        .filter(last -> !last.addition()
+                                .part()
+                                .equals(planned.addition().part()));
+    }
+
+    private static Optional<Tool> toolFor(MixPlan.PlannedAddition planned, Collection<Tool> tools) {
+        return planned.wholePart() ? Optional.empty() : of(planned, tools).map(ToolChoice::tool);
     }
 
     private static ToolChoice with(Tool tool, double amount, Addition.Care care) {

@@ -238,6 +238,36 @@ public class AsPrintedTest {
     }
 
     @DataProvider
+    public Object[][] amounts() {
+        return new Object[][] {
+            {"150 ml", 150, Unit.ML},
+            {"150", 150, Unit.ML},
+            {"2 fl oz", 59.147059125, Unit.ML},
+            {"60 g", 60, Unit.G},
+            {"1.5 kg", 1500, Unit.G},
+            {"60 grams", 60, Unit.G},
+            {"5 oz", 141.747615625, Unit.G},
+            {"1 sachet", 1, Unit.SACHET},
+            {"2 tablets", 2, Unit.SACHET},
+            {"the whole packet", 1, Unit.SACHET},
+        };
+    }
+
+    @Test(dataProvider = "amounts")
+    public void theUnitSaysWhatAPartIs(String typed, double value, Unit unit) {
+        PrintedAmount read = PrintedAmount.parse(typed, Volume.Unit.ML);
+        assertThat(read.unit()).isEqualTo(unit);
+        assertThat(read.value()).isCloseTo(value, within(1e-9));
+    }
+
+    @Test
+    public void whatSpoilsADeveloperIsToldByTheTableOfRoles() {
+        assertThat(BathRole.standard())
+                .filteredOn(BathRole::spoilsDevelopers)
+                .containsExactly(BathRole.BLEACH, BathRole.FIXER, BathRole.BLEACH_FIX);
+    }
+
+    @DataProvider
     public Object[][] figures() {
         return new Object[][] {
             {CriticalFigure.Kind.KIT_MAKES, "1 L", List.of(1000.0)},

@@ -153,4 +153,31 @@ public class BatchPlanTest {
                         .code())
                 .isEqualTo("only-whole");
     }
+
+    @Test
+    public void aMeasureThatHadAnotherPartInItIsRinsed() {
+        List<Tool> tools = List.of(new Tool("cylinder", Unit.ML, 100, 1), new Tool("pipette", Unit.ML, 10, 0.1));
+        Recipe recipe = recipe(
+                Recipe.Mode.TOP_UP,
+                new Addition("a", 90, Unit.ML, Addition.Care.NORMAL, null, null),
+                new Addition("b", 80, Unit.ML, Addition.Care.NORMAL, null, null),
+                new Addition("c", 8, Unit.ML, Addition.Care.NORMAL, null, null),
+                new Addition("b", 70, Unit.ML, Addition.Care.NORMAL, null, null),
+                new Addition("d", 60, Unit.ML, Addition.Care.NORMAL, null, null));
+        MixPlan mix = MixPlan.of(recipe, 1000, Map.of("d", 60.0));
+        assertThat(ToolChoice.measuredBefore(mix, 0, tools)).as("clean").isEmpty();
+        assertThat(ToolChoice.measuredBefore(mix, 1, tools))
+                .map(earlier -> earlier.addition().part())
+                .hasValue("a");
+        assertThat(ToolChoice.measuredBefore(mix, 2, tools)).as("another tool").isEmpty();
+        assertThat(ToolChoice.measuredBefore(mix, 3, tools))
+                .as("the same part was in it")
+                .isEmpty();
+        assertThat(ToolChoice.measuredBefore(mix, 4, tools))
+                .as("emptied, not measured")
+                .isEmpty();
+        assertThat(ToolChoice.measuredBefore(mix, 1, List.of()))
+                .as("nothing to measure with")
+                .isEmpty();
+    }
 }

@@ -10,6 +10,7 @@ import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.BatchState;
+import mezcla.leaflet.Leaflet;
 import mezcla.log.BatchMixed;
 import mezcla.log.Before;
 import mezcla.log.Bottle;
@@ -302,5 +303,16 @@ public class MoneyTest {
                                 before))));
         assertThat(fill(log, 1)).isEqualTo(minor(1234));
         assertThat(FillCosts.of(log.state(), log.state().batch(1)).ofFill(1)).hasValue(minor(1234));
+    }
+
+    @Test
+    public void whatWasTakenOverIsSharedByWhatWentIntoItsBaths() {
+        Leaflet leaflet = Leaflets.negative();
+        TakenOver.Standing dev = new TakenOver.Standing(leaflet.bath("dev"), 500);
+        TakenOver.Standing bx = new TakenOver.Standing(leaflet.bath("bx"), 1000);
+        assertThat(TakenOver.shared(minor(3001), leaflet, List.of(dev, bx)))
+                .as("equal values a recipe, and half as much of the developer")
+                .containsExactly(minor(1000), minor(2001));
+        assertThat(TakenOver.shared(minor(1001), leaflet, List.of(dev))).containsExactly(minor(1001));
     }
 }

@@ -7,8 +7,12 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import mezcla.batch.BatchState;
+import mezcla.batch.Bottling;
+import mezcla.batch.FillState;
 import mezcla.batch.KitState;
+import mezcla.log.AirKept;
 import mezcla.log.Bottle;
 import mezcla.log.KitArrived;
 import mezcla.log.MixedFill;
@@ -328,6 +332,153 @@ public class KitsTest extends DemoPagesTest {
         String page = renewed(batch);
         assertThat(page.substring(page.indexOf("<div class=\"actions\"")))
                 .contains("btn btn-main", "Mix the developer");
+    }
+
+    @Test
+    public void aProposalWhoseSheetWasWithdrawnDoesNotCloseTheCupboard() throws Exception {
+        String leaflet = String.valueOf(
+                        send(begun("bram", "DEVELOPER_ALONE") + "/kept", "bram", developer("Gone Meanwhile"))
+                                .getRedirectedUrl())
+                .replaceAll("\\?.*", "");
+        String id = leaflet.replaceAll("\\D", "");
+        send("/kits", "devi", "leaflet", id, "count", "1", "price", "5");
+        send(leaflet + "/offer", "bram", "withdrawn", "true");
+        String cupboard = page("/cupboard", "bram");
+        assertThat(cupboard).contains("Devi says that Gone Meanwhile came");
+        String proposal = cupboard.replaceAll("(?s).*/kits/proposals/([0-9]+)/thrown-away.*", "$1");
+        assertThat(page("/kits/new?formKey=" + UUID.randomUUID() + "&proposal=" + proposal, "bram"))
+                .contains("Devi says so.");
+        send("/kits/proposals/" + proposal + "/thrown-away", "bram");
+    }
+
+    @Test
+    public void vialsCountByWhatIsPrintedForVials() throws Exception {
+        String[] sheet = Stream.concat(
+                        Stream.of(developer("In Vials")),
+                        Stream.of("part0-opened", "30 days", "part0-vials", "300 days", "part0-air", "true"))
+                .toArray(String[]::new);
+        String id = String.valueOf(send(begun("bram", "DEVELOPER_ALONE") + "/kept", "bram", sheet)
+                        .getRedirectedUrl())
+                .replaceAll("\\D", "");
+        send("/kits", "bram", "leaflet", id, "count", "1", "price", "5", "came", daysAgo(20));
+        long kit = kits().stream().mapToLong(KitState::id).max().orElseThrow();
+        send("/kits/" + kit + "/openings", "ines", "opened", "developer-a", "openedOn", daysAgo(9));
+        assertThat(page("/kits/" + kit, "ines")).contains("spoils in air: day 9 of 30");
+        send("/kits/" + kit + "/decantings", "ines", "decanted", "developer-a", "vials", "5", "decantedOn", daysAgo(4));
+        assertThat(page("/kits/" + kit, "ines")).contains("spoils in air: day 4 of 300");
+    }
+
+    @Test
+    public void aBottleThatHeldBleachIsNeverChosenForADeveloperByItself() throws Exception {
+        Bottling shelf = Bottling.beside(log.state());
+        for (Bottle bottle : shelf.freeFor(1150, houses.bottles())) {
+            String batch = String.valueOf(send(
+                                    "/adoptions",
+                                    "ines",
+                                    "leaflet",
+                                    "1",
+                                    "volumes[bx]",
+                                    "900",
+                                    "bottles[bx]",
+                                    "" + bottle.id(),
+                                    "rolls",
+                                    "1",
+                                    "mixed",
+                                    daysAgo(2),
+                                    "name",
+                                    "Old")
+                            .getRedirectedUrl())
+                    .replaceAll("\\D", "");
+            long fill = log.state().batch(Long.parseLong(batch)).fills().get(0).id();
+            send(
+                    "/batches/" + batch + "/discards",
+                    "bram",
+                    "fills",
+                    "" + fill,
+                    "routes[" + fill + "]",
+                    "SILVER_BEARING",
+                    "reason",
+                    "old");
+        }
+        send("/kits", "bram", "leaflet", "1", "count", "1", "price", "54");
+        long kit = kits().stream().mapToLong(KitState::id).max().orElseThrow();
+        String plan =
+                page("/kits/" + kit + "/mix?volume=1150&picked=true&baths=dev&formKey=" + UUID.randomUUID(), "ines");
+        assertThat(plan)
+                .contains("held bleach-fix: not for a developer", "<option value=\"\">choose one</option>")
+                .contains("One is missing: 1150")
+                .doesNotContain("selected=\"selected\">"
+                        + shelf.freeFor(1150, houses.bottles()).get(0).label());
+        assertThat(page("/kits/" + kit + "/mix?volume=1150&picked=true&baths=bx&formKey=" + UUID.randomUUID(), "ines"))
+                .contains("held bleach-fix last")
+                .doesNotContain("<option value=\"\">choose one</option>");
+    }
+
+    @Test
+    public void aReadyBathStaysInItsOwnBottleAndPlaceAndAirAreSaidOnce() throws Exception {
+        KitState weir = kits().stream()
+                .filter(kit -> kit.arrival().leaflet().name().startsWith("Weir") && kit.makesMl(List.of("bl")) >= 500)
+                .findFirst()
+                .orElseThrow();
+        String begun = String.valueOf(send(
+                        "/kits/" + weir.id() + "/mixes",
+                        "ines",
+                        "volume",
+                        "500 ml",
+                        "name",
+                        "Bleach alone",
+                        "picked",
+                        "true",
+                        "baths",
+                        "bl",
+                        "bottles[bl]",
+                        "0",
+                        "read",
+                        "true")
+                .getRedirectedUrl());
+        for (int act = 0; !page(begun, "ines").contains("in their bottles"); act++) {
+            assertThat(send(begun + "/ticks", "ines", "act", "" + act).getStatus())
+                    .isEqualTo(302);
+        }
+        String batch = String.valueOf(send(begun + "/end", "ines", "place", "1", "air", "SQUEEZED")
+                        .getRedirectedUrl())
+                .replaceAll("\\D", "");
+        FillState fill = log.state().batch(Long.parseLong(batch)).fills().get(0);
+        assertThat(fill.bottle().cameFull()).isTrue();
+        assertThat(fill.kept().air()).isEqualTo(AirKept.SQUEEZED);
+        assertThat(fill.kept().place())
+                .isEqualTo(houses.places().stream()
+                        .filter(place -> place.id() == 1)
+                        .findFirst()
+                        .orElseThrow());
+        assertThat(page("/batches/" + batch, "ines")).contains("the bottle it came in");
+    }
+
+    @Test
+    public void partsThatWereBoughtAloneAreSaidBesideTheKitTheyHelp() throws Exception {
+        send("/house/bottles", "bram", "bottle", "R1", "bottleVolume", "2 L", "material", "GLASS");
+        send("/kits", "bram", "leaflet", "1", "count", "1", "price", "54");
+        long kit = kits().stream().mapToLong(KitState::id).max().orElseThrow();
+        String[] all = {
+            "volume", "1200 ml", "name", "All of it", "picked", "true", "baths", "dev", "bottles[dev]", bottle("R1")
+        };
+        assertThat(send("/kits/" + kit + "/batches", "ines", all).getStatus()).isEqualTo(302);
+        assertThat(page("/kits/" + kit, "ines")).contains("Makes no more");
+        send("/kits", "bram", "leaflet", "1", "count", "1", "price", "20", "parts", "dev-a", "parts", "dev-b");
+        long alone = kits().stream().mapToLong(KitState::id).max().orElseThrow();
+        assertThat(page("/kits/" + kit, "ines").replace('\u00a0', ' '))
+                .containsPattern("kit " + alone + "[^<]*, [0-9]+ ml of every bath");
+    }
+
+    @Test
+    public void howLongDistilledWaterTakesIsSaidOnceTheBathIsDescribed() throws Exception {
+        String plan = "/leaflets/1/gear";
+        assertThat(page(plan, "ines")).contains("better than the tap").doesNotContain("In the tub, from cold");
+        send("/batches/4/warm-up/tub", "ines", "litres", "12", "power", "800", "loss", "8");
+        assertThat(page(plan, "ines").replace('\u00a0', ' '))
+                .containsPattern("In the tub, from cold: [0-9.]+ ml for the developer about [0-9]+ min to 40.0 °C");
+        send("/batches/4/warm-up/tub", "ines", "litres", "60", "power", "60", "loss", "20");
+        assertThat(page(plan, "ines")).as("it never gets there").doesNotContain("for the developer about");
     }
 
     private String renewed(BatchState batch) {

@@ -2,7 +2,6 @@ package mezcla.web.adopt;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import mezcla.batch.Bottling;
 import mezcla.leaflet.Bath;
@@ -14,7 +13,7 @@ import mezcla.log.Bottle;
 import mezcla.log.MixedFill;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
-import mezcla.money.Sharing;
+import mezcla.money.TakenOver;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.clock.LogClock;
@@ -87,7 +86,15 @@ public class AdoptService {
             throw Refusal.of(new LeafletObjection.BathsMissing());
         }
         Bottling shelf = mixes.shelf(log.state());
-        List<Money> costs = cost == null ? List.of() : Sharing.split(cost, worth(leaflet, baths));
+        List<Money> costs = cost == null
+                ? List.of()
+                : TakenOver.shared(
+                        cost,
+                        leaflet,
+                        baths.stream()
+                                .map(standing -> new TakenOver.Standing(
+                                        standing.bath(), standing.volume().ml()))
+                                .toList());
         List<MixedFill> fills = new ArrayList<>();
         for (Standing standing : baths) {
             Bottle bottle = errors.read("bottle-" + standing.bath().key(), () -> taken(shelf, standing));
@@ -109,17 +116,6 @@ public class AdoptService {
         long batch = log.newBatch();
         log.add(who, clock.instant(), true, stamp -> new BatchMixed(stamp, batch, name, fills));
         return batch;
-    }
-
-    /** What its baths are worth beside each other: by the value of their parts and their volume, equal where none is said. */
-    private static List<Double> worth(Leaflet leaflet, List<Standing> baths) {
-        List<Double> worth = baths.stream()
-                .map(standing -> standing.bath().recipe().additions().stream()
-                                .mapToDouble(addition -> leaflet.valueShare(addition.part()))
-                                .sum()
-                        * standing.volume().ml())
-                .toList();
-        return worth.stream().anyMatch(each -> each > 0) ? worth : Collections.nCopies(baths.size(), 1.0);
     }
 
     private Bottle taken(Bottling shelf, Standing standing) {

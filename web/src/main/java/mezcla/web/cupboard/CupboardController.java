@@ -1,7 +1,6 @@
 package mezcla.web.cupboard;
 
 import java.util.List;
-import java.util.Map;
 import mezcla.web.cupboard.arrival.KitProposal;
 import mezcla.web.cupboard.arrival.KitProposals;
 import mezcla.web.leaflet.Leaflets;
@@ -44,10 +43,11 @@ class CupboardController {
         return "cupboard/cupboard";
     }
 
+    /** A sheet that was withdrawn since is named all the same. */
     private Proposed proposed(KitProposal proposal) {
-        Map<String, String> typed = proposal.typed();
-        String name = leaflets.chosen(typed.getOrDefault("leaflet", "")).name();
-        String count = typed.getOrDefault("count", "1");
+        String count = proposal.form().getCount();
+        String name =
+                leaflets.version(Long.parseLong(proposal.form().getLeaflet())).name();
         return new Proposed(
                 proposal.id(),
                 "%s says that %s came".formatted(proposal.who(), count.equals("1") ? name : count + " of " + name));

@@ -249,11 +249,12 @@ public class CupboardService {
         if (state.openedAt() == null) {
             return part.airSensitive() ? "spoils in air once opened" : "";
         }
-        if (part.openedDays() == null) {
+        Double keeps = state.keepsOpenDays();
+        if (keeps == null) {
             return part.airSensitive() ? "spoils in air" : "";
         }
         int days = planning.daysSince(Objects.requireNonNull(state.clockFrom()));
-        String limit = Figures.plain(part.openedDays(), 0);
+        String limit = Figures.plain(keeps, 0);
         return part.airSensitive() ? "spoils in air: day %d of %s".formatted(days, limit) : "";
     }
 }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Map;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
+import mezcla.leaflet.PrintedAmount;
 import mezcla.leaflet.WasteRoute;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
@@ -12,7 +13,6 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.typed.TypedAmount;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.forms.typed.TypedText;
@@ -184,7 +184,7 @@ class KitController {
     }
 
     private double amount(long id, String part, String typed) {
-        return TypedAmount.of(
+        return PrintedAmount.in(
                 typed, kits.kit(id).part(part).part().unit(), Units.shown().volume());
     }
 

@@ -23,6 +23,7 @@ import mezcla.leaflet.WasteRoute;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.ProcessingTime;
+import mezcla.measure.Slack;
 import mezcla.processing.RunSteps;
 import mezcla.verdict.NextRolls;
 import mezcla.verdict.RunPlan;
@@ -168,10 +169,11 @@ public class LabelService {
         if (capacity == null) {
             return List.of();
         }
-        double scale = bath.volumeMl() * bath.mixture().weakest() / allowed.capacityForMl();
-        int rolls = (int) Math.min(MOST_BOXES, Math.floor(capacity.max() * scale + 1e-9));
+        double chemistry = bath.volumeMl() * bath.mixture().weakest();
+        int rolls = (int) Math.min(MOST_BOXES, Slack.floor(allowed.rollsIn(chemistry, capacity.max())));
+        double tested = allowed.rollsIn(chemistry, capacity.min());
         return IntStream.rangeClosed(1, rolls)
-                .mapToObj(number -> new LabelView.Box(number, number > capacity.min() * scale + 1e-9))
+                .mapToObj(number -> new LabelView.Box(number, Slack.exceeds(number, tested)))
                 .toList();
     }
 
@@ -230,8 +232,7 @@ public class LabelService {
     }
 
     private static String scaled(Range capacity, Bath bath, double volumeMl) {
-        double scale = volumeMl / bath.capacityForMl();
-        return range(capacity.min() * scale, capacity.max() * scale);
+        return range(bath.rollsIn(volumeMl, capacity.min()), bath.rollsIn(volumeMl, capacity.max()));
     }
 
     private static String range(double min, double max) {

@@ -12,8 +12,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import mezcla.web.crash.RunningHouse;
+import mezcla.web.DemoApplicationTest;
 import org.assertj.core.api.Assertions;
+import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -23,7 +24,7 @@ import org.testng.annotations.Test;
  * Printed sheets, typed through the real pages as they are printed: none is refused, and each gives the times that it
  * works out itself. Each file holds the sheet, and below it what somebody types of it, view by view.
  */
-public class SheetsJourneyTest {
+public class SheetsJourneyTest extends DemoApplicationTest {
     private static final Path SHEETS = Path.of("src", "test", "resources", "sheets");
     private static final String TYPED = "--- typed\n";
     private static final String NEXT_VIEW = ">";
@@ -31,21 +32,21 @@ public class SheetsJourneyTest {
     private static final int MOST_FIELDS_OF_TWO_BATHS = 25;
     private static final Pattern CHOSEN = Pattern.compile(".*-(wear|mode|role)|clock");
 
-    private RunningHouse house;
+    @LocalServerPort
+    private int port;
+
     private Browser browser;
     private Page page;
 
-    @BeforeClass
-    public void open() throws IOException {
-        house = RunningHouse.open(Files.createTempDirectory("mezcla-sheets"));
-        browser = new Browser(Integer.parseInt(house.address().replaceAll(".*:", "")));
+    @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+    public void open() {
+        browser = new Browser(port);
         page = browser.signedIn("bram", 1280, 800);
     }
 
     @AfterClass(alwaysRun = true)
-    public void close() throws InterruptedException {
+    public void close() {
         browser.close();
-        house.kill();
     }
 
     @DataProvider

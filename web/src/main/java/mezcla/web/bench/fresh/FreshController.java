@@ -141,10 +141,11 @@ class FreshController {
                             : fill.mixed().volumeTyped());
         }
         MixView mix = form.getVolume().isEmpty() ? null : mix(subject, form, errors);
-        if (mix != null
-                && form.getBottle().isEmpty()
-                && !mix.baths().get(0).bottles().isEmpty()) {
-            form.setBottle(Long.toString(mix.baths().get(0).bottles().get(0).id()));
+        if (mix != null && form.getBottle().isEmpty()) {
+            mix.baths().get(0).bottles().stream()
+                    .filter(MixView.BottleChoice::suits)
+                    .findFirst()
+                    .ifPresent(bottle -> form.setBottle(Long.toString(bottle.id())));
         }
         model.addAttribute("mix", mix);
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));

@@ -25,13 +25,13 @@ import mezcla.mixing.MixPlan;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
+import mezcla.web.bench.mix.MixService;
 import mezcla.web.bench.mix.MixView;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.waste.WasteService;
-import mezcla.web.words.BottleWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.PartWords;
 import org.jspecify.annotations.Nullable;
@@ -162,7 +162,7 @@ public class FreshService {
                         ? Stream.of(fill.bottle())
                         : Stream.empty();
         return Stream.concat(itsOwn, shelf.freeFor(volumeMl, role, houses.bottles()).stream())
-                .map(bottle -> new MixView.BottleChoice(bottle.id(), BottleWords.choice(bottle, shelf, role)))
+                .map(bottle -> MixService.choice(bottle, shelf, role))
                 .toList();
     }
 

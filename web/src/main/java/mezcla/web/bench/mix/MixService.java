@@ -91,16 +91,19 @@ public class MixService {
         return log.state().kit(kitId).complete();
     }
 
+    /** Another kit, and what it is called. */
+    public record OtherKit(long id, String label) {}
+
     /** Other kits of the same leaflet that can help out. */
     @Transactional(readOnly = true)
-    public List<MixView.BottleChoice> others(long kitId) {
+    public List<OtherKit> others(long kitId) {
         LogState state = log.state();
         String sheet = state.kit(kitId).arrival().leaflet().key();
         return state.kits().values().stream()
                 .filter(kit ->
                         kit.id() != kitId && kit.arrival().leaflet().key().equals(sheet))
                 .filter(kit -> kit.parts().stream().anyMatch(part -> part.left() > 0))
-                .map(kit -> new MixView.BottleChoice(kit.id(), "Kit " + kit.id()))
+                .map(kit -> new OtherKit(kit.id(), "Kit " + kit.id()))
                 .toList();
     }
 
@@ -223,13 +226,21 @@ public class MixService {
     private static List<MixView.BottleChoice> choices(
             BatchPlan.PlannedBath bath, Bottling shelf, List<Bottle> bottles) {
         BathRole role = bath.bath().role();
-        Stream<Bottle> own = stays(bath) ? Stream.of(Bottle.itsOwn(bath.mix().finalMl())) : Stream.empty();
+        Stream<MixView.BottleChoice> own = stays(bath)
+                ? Stream.of(Bottle.itsOwn(bath.mix().finalMl()))
+                        .map(bottle -> new MixView.BottleChoice(bottle.id(), bottle.label(), true))
+                : Stream.empty();
         return Stream.concat(
-                        own.map(bottle -> new MixView.BottleChoice(bottle.id(), bottle.label())),
+                        own,
                         shelf.freeFor(bath.mix().finalMl(), role, bottles).stream()
-                                .map(bottle ->
-                                        new MixView.BottleChoice(bottle.id(), BottleWords.choice(bottle, shelf, role))))
+                                .map(bottle -> choice(bottle, shelf, role)))
                 .toList();
+    }
+
+    /** A bottle to choose for a bath. */
+    public static MixView.BottleChoice choice(Bottle bottle, Bottling shelf, BathRole role) {
+        return new MixView.BottleChoice(
+                bottle.id(), BottleWords.choice(bottle, shelf, role), shelf.suits(bottle, role));
     }
 
     private static String bottles(String free, List<Double> missing) {

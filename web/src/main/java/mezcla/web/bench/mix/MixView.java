@@ -11,7 +11,6 @@ import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
-import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.JugChoice;
 import mezcla.mixing.MixPlan;
@@ -83,8 +82,9 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
      *
      * @param id the bottle
      * @param label what is written on it, and what it holds
+     * @param suits whether nothing speaks against it; else it is never chosen by itself
      */
-    public record BottleChoice(long id, String label) {}
+    public record BottleChoice(long id, String label, boolean suits) {}
 
     /** Bottles that a bath fits into. */
     public interface FreeBottles {
@@ -152,21 +152,14 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 + "towel, a tray under everything, labels and a pen";
     }
 
-    /** With which tool a part is measured after another; empty where it is clean or none is needed. */
+    /** That a measure has to be rinsed first; empty where it need not be. */
     public static String rinsed(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
-        if (planned.wholePart()) {
-            return "";
-        }
-        Optional<Tool> tool = choice(planned, tools).map(ToolChoice::tool);
-        return mix.additions().subList(0, mix.additions().indexOf(planned)).stream()
-                .filter(earlier -> !earlier.wholePart()
-                        && !earlier.addition().part().equals(planned.addition().part())
-                        && tool.isPresent()
-                        && choice(earlier, tools).map(ToolChoice::tool).equals(tool))
-                .reduce((first, last) -> last)
+        return ToolChoice.measuredBefore(mix, mix.additions().indexOf(planned), tools)
                 .map(earlier -> "rinse the %s, which had %s in it, or take another"
                         .formatted(
-                                tool.orElseThrow().name(),
+                                ToolChoice.of(planned, tools)
+                                        .map(choice -> choice.tool().name())
+                                        .orElse("measure"),
                                 leaflet.part(earlier.addition().part()).name()))
                 .orElse("");
     }
@@ -175,22 +168,10 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         return plan.baths().stream()
                 .flatMap(bath -> bath.mix().additions().stream())
                 .filter(planned -> !planned.wholePart() && planned.amount() > 0)
-                .flatMap(planned -> choice(planned, tools).stream())
+                .flatMap(planned -> ToolChoice.of(planned, tools).stream())
                 .map(choice -> choice.tool().name())
                 .distinct()
                 .toList();
-    }
-
-    public static Optional<ToolChoice> choice(MixPlan.PlannedAddition planned, List<Tool> tools) {
-        try {
-            return Optional.of(ToolChoice.of(
-                    planned.amount(),
-                    planned.addition().unit(),
-                    planned.addition().care(),
-                    tools));
-        } catch (Refusal none) {
-            return Optional.empty();
-        }
     }
 
     private static Optional<JugChoice> jug(BatchPlan.PlannedBath bath, List<JugChoice> jugs) {
@@ -296,7 +277,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 planned.addition().unit(),
                 planned.wholePart()
                         ? null
-                        : choice(planned, tools)
+                        : ToolChoice.of(planned, tools)
                                 .filter(ToolChoice::good)
                                 .map(choice -> choice.tool().graduation())
                                 .orElse(null));
@@ -308,7 +289,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     public static Measuring measuring(MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
         Addition addition = planned.addition();
         String within = "within " + Figures.plain(addition.care().tolerance() * 100, 0) + " %";
-        Optional<ToolChoice> found = choice(planned, tools);
+        Optional<ToolChoice> found = ToolChoice.of(planned, tools);
         if (found.isEmpty()) {
             return new Measuring("", "No tool of the house measures this; it should be " + within + ".");
         }

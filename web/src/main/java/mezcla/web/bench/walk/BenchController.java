@@ -1,6 +1,7 @@
 package mezcla.web.bench.walk;
 
 import java.util.Map;
+import mezcla.leaflet.PrintedAmount;
 import mezcla.log.AirKept;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
@@ -12,7 +13,6 @@ import mezcla.web.cupboard.CupboardService;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.typed.TypedAmount;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
@@ -145,7 +145,7 @@ class BenchController {
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new MixingObjection.ActOutOfTurn()));
         String text = text(typed, "poured");
-        return TypedAmount.of(text, act.unit(), Units.shown().volume());
+        return PrintedAmount.in(text, act.unit(), Units.shown().volume());
     }
 
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {

@@ -364,7 +364,7 @@ public class BenchService {
     private String exactly(BenchAct act, Addition addition) {
         String within = "It should be within %s\u00a0%%."
                 .formatted(Figures.plain(addition.care().tolerance() * 100, 0));
-        return MixView.choice(
+        return ToolChoice.of(
                         Objects.requireNonNull(act.planned()), plans.equipment().tools())
                 .filter(ToolChoice::good)
                 .map(choice -> "±\u00a0%s, %s\u00a0%%. %s"

@@ -98,7 +98,7 @@ class ArrivalController {
 
     private String proposed(ArrivalForm form, ArrivalService.Arrival arrival, SignedIn member) {
         arrival.parts().forEach(arrival.leaflet()::part);
-        proposals.add(member, form.typed());
+        proposals.add(member, form);
         return "/cupboard?proposed";
     }
 

@@ -1,9 +1,7 @@
 package mezcla.web.cupboard.arrival;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 
 /** What somebody typed about a kit that came, as it was typed. */
 public class ArrivalForm {
@@ -123,37 +121,9 @@ public class ArrivalForm {
         this.proposal = proposal;
     }
 
-    /** What was typed, by the names of the fields, to be kept as a proposal. */
-    Map<String, String> typed() {
-        Map<String, String> typed = new LinkedHashMap<>();
-        typed.put("leaflet", leaflet);
-        typed.put("count", count);
-        typed.put("price", price);
-        typed.put("delivery", delivery);
-        typed.put("other", other);
-        typed.put("lot", lot);
-        typed.put("note", note);
-        typed.put("paidBy", paidBy);
-        typed.put("came", came);
-        typed.put("parts", String.join(",", parts));
-        return typed;
-    }
-
-    /** A form as it was proposed, with that key. */
+    /** What was proposed, to be sent with another key. */
     static ArrivalForm of(KitProposal proposal, String formKey) {
-        Map<String, String> typed = proposal.typed();
-        ArrivalForm form = new ArrivalForm();
-        form.leaflet = typed.getOrDefault("leaflet", "");
-        form.count = typed.getOrDefault("count", "1");
-        form.price = typed.getOrDefault("price", "");
-        form.delivery = typed.getOrDefault("delivery", "");
-        form.other = typed.getOrDefault("other", "");
-        form.lot = typed.getOrDefault("lot", "");
-        form.note = typed.getOrDefault("note", "");
-        form.paidBy = typed.getOrDefault("paidBy", "");
-        form.came = typed.getOrDefault("came", "");
-        String alone = typed.getOrDefault("parts", "");
-        form.parts = alone.isEmpty() ? new ArrayList<>() : new ArrayList<>(List.of(alone.split(",")));
+        ArrivalForm form = proposal.form();
         form.proposal = Long.toString(proposal.id());
         form.formKey = formKey;
         return form;

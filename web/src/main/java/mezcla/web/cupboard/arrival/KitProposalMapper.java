@@ -12,11 +12,11 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface KitProposalMapper {
     /** A proposal as it is stored. */
-    record Row(long id, String typed, String who, Instant at) {}
+    record Row(long id, String typed, String who) {}
 
     @Select(
             """
-            SELECT kit_proposal.id, typed, member.name AS who, at
+            SELECT kit_proposal.id, typed, member.name AS who
             FROM kit_proposal JOIN member ON member.id = member_id
             WHERE NOT answered ORDER BY kit_proposal.id
             """)

@@ -2,7 +2,6 @@ package mezcla.web.cupboard.arrival;
 
 import java.time.Clock;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
@@ -10,7 +9,6 @@ import mezcla.web.forms.FormObjection;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Kits that members say came; a steward logs them, or throws the proposal away. */
@@ -18,7 +16,6 @@ import tools.jackson.databind.json.JsonMapper;
 public class KitProposals {
     private static final int MOST_OPEN = 40;
     private static final JsonMapper JSON = JsonMapper.shared();
-    private static final TypeReference<Map<String, String>> FIELDS = new TypeReference<>() {};
 
     private final KitProposalMapper mapper;
     private final Clock clock;
@@ -32,7 +29,7 @@ public class KitProposals {
     @Transactional(readOnly = true)
     public List<KitProposal> open() {
         return mapper.open().stream()
-                .map(row -> new KitProposal(row.id(), JSON.readValue(row.typed(), FIELDS), row.who(), row.at()))
+                .map(row -> new KitProposal(row.id(), JSON.readValue(row.typed(), ArrivalForm.class), row.who()))
                 .toList();
     }
 
@@ -50,11 +47,11 @@ public class KitProposals {
      * @throws Refusal {@code too-many-proposals}
      */
     @Transactional
-    public void add(SignedIn who, Map<String, String> typed) {
+    public void add(SignedIn who, ArrivalForm form) {
         if (mapper.open().size() >= MOST_OPEN) {
             throw Refusal.of(new FormObjection.TooManyProposals(MOST_OPEN));
         }
-        mapper.add(JSON.writeValueAsString(typed), who.id(), clock.instant());
+        mapper.add(JSON.writeValueAsString(form), who.id(), clock.instant());
     }
 
     /** It is logged, or not wanted: either way it is not open any more. */

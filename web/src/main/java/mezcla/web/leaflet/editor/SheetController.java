@@ -311,14 +311,8 @@ class SheetController {
                                     SheetSection.holding(form, remark.field()).kind() == kind)
                             .toList();
                     boolean faulty = open.stream().anyMatch(remark -> remark.kind() == SheetRemark.Kind.FAULT);
-                    boolean begun = form.typed().entrySet().stream()
-                            .filter(
-                                    each -> !each.getValue().isBlank()
-                                            && !each.getKey()
-                                                    .matches(
-                                                            "units|parts|baths|process|from|.*-(key|role|mode|adds|part|name|care)"))
-                            .anyMatch(each ->
-                                    SheetSection.holding(form, each.getKey()).kind() == kind);
+                    boolean begun = form.filledIn().stream()
+                            .anyMatch(field -> SheetSection.holding(form, field).kind() == kind);
                     String state =
                             kind == now.kind() ? "now" : faulty ? "fault" : open.isEmpty() && begun ? "done" : "";
                     return new Tab(views.isEmpty() ? "box" : views.get(0).key(), kind.words(), state);

@@ -2,7 +2,6 @@ package mezcla.web.leaflet.page;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
@@ -10,11 +9,13 @@ import java.util.stream.IntStream;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.PrintedAmount;
 import mezcla.leaflet.PrintedTemperature;
 import mezcla.leaflet.PrintedTime;
 import mezcla.leaflet.ProcessStep;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.SheetLines;
+import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.leaflet.sheet.SheetForm;
@@ -119,8 +120,7 @@ public record DrawnSheet(
 
     private static Vessel vessel(SheetForm form, int part) {
         String at = "part" + part + "-";
-        String amount = form.at(at + "amount").strip().toLowerCase(Locale.ROOT);
-        boolean sachet = amount.matches(".*(whole|sachet|packet|tablet|bag|[0-9\\s]k?g|gram).*");
+        boolean sachet = unit(form, at + "amount") != Unit.ML;
         List<String> lasts = new ArrayList<>();
         add(lasts, "sealed ", form.at(at + "sealed"));
         add(lasts, "open ", form.at(at + "opened"));
@@ -128,11 +128,7 @@ public record DrawnSheet(
         if (!form.at(at + "air").isEmpty()) {
             lasts.add("spoils in air");
         }
-        return new Vessel(
-                form.partName(part),
-                sachet ? form.at(at + "amount").strip() : volume(form, at + "amount"),
-                sachet,
-                String.join(", ", lasts));
+        return new Vessel(form.partName(part), amount(form, at + "amount"), sachet, String.join(", ", lasts));
     }
 
     private static void add(List<String> words, String before, String typed) {
@@ -353,10 +349,15 @@ public record DrawnSheet(
     }
 
     private static String amount(SheetForm form, String field) {
-        String typed = form.at(field).strip();
-        return typed.matches(".*[0-9\\s](g|kg|oz)") || typed.matches(".*(sachet|whole|packet|tablet|bag).*")
-                ? typed
-                : volume(form, field);
+        return unit(form, field) == Unit.ML
+                ? volume(form, field)
+                : form.at(field).strip();
+    }
+
+    private static Unit unit(SheetForm form, String field) {
+        return read(
+                Unit.ML,
+                () -> PrintedAmount.parse(form.at(field), form.units().volume()).unit());
     }
 
     /** A volume as it was typed, with its unit, and the reader's beside it where that is another. */

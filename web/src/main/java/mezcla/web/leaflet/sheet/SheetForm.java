@@ -40,6 +40,8 @@ public record SheetForm(Map<String, String> typed) {
     public static final int MOST_CHARACTERS = 2000;
 
     private static final int MOST_ROWS = 20;
+    private static final Pattern BY_THE_SHAPE =
+            Pattern.compile("units|parts|baths|process|from|.*-(key|role|mode|adds|part|name|care)");
     private static final Pattern FIELD = Pattern.compile(
             "units|from|name|maker|process|processName|processCode|makes|clock"
                     + "|steps|examples|parts|baths|part[0-9]{1,2}-(key|name|amount|sealed|opened|vials|share|air)"
@@ -110,6 +112,15 @@ public record SheetForm(Map<String, String> typed) {
         return !at("bath" + bath + "-role").isEmpty()
                 && IntStream.range(0, additions(bath)).anyMatch(row -> at("bath" + bath + "-add" + row + "-part")
                         .equals(Integer.toString(part)));
+    }
+
+    /** The fields that somebody filled in, without those that a shape fills in by itself. */
+    public List<String> filledIn() {
+        return typed.entrySet().stream()
+                .filter(each -> !each.getValue().isBlank()
+                        && !BY_THE_SHAPE.matcher(each.getKey()).matches())
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     /** Whether anything was typed about how long a part keeps. */

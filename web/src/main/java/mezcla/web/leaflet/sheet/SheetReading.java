@@ -19,6 +19,7 @@ import mezcla.leaflet.LeafletCheck;
 import mezcla.leaflet.LeafletObjection;
 import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
+import mezcla.leaflet.PrintedAmount;
 import mezcla.leaflet.PrintedBands;
 import mezcla.leaflet.PrintedExample;
 import mezcla.leaflet.PrintedMovement;
@@ -30,15 +31,12 @@ import mezcla.leaflet.Recipe;
 import mezcla.leaflet.SheetLines;
 import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
-import mezcla.leaflet.Unit;
-import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.typed.TypedAmount;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.words.Figures;
@@ -287,8 +285,10 @@ public final class SheetReading {
             return;
         }
         String partName = words(at + "name", "The name of " + form.partName(row));
-        Amount amount = required(
-                at + "amount", "How much " + form.partName(row) + " the box holds", () -> amount(at + "amount"));
+        PrintedAmount amount = required(
+                at + "amount",
+                "How much " + form.partName(row) + " the box holds",
+                () -> PrintedAmount.parse(form.at(at + "amount"), form.units().volume()));
         Double sealed = optional(at + "sealed", () -> days(at + "sealed"));
         Double opened = optional(at + "opened", () -> days(at + "opened"));
         Double vials = optional(at + "vials", () -> days(at + "vials"));
@@ -313,21 +313,6 @@ public final class SheetReading {
                         opened,
                         vials,
                         share));
-    }
-
-    /** So much of something, in its unit. */
-    private record Amount(double value, Unit unit) {}
-
-    /** What the box holds of a part: the unit that is typed says whether it is liquid, powder, or goes in whole. */
-    private Amount amount(String field) {
-        String text = form.at(field).strip().toLowerCase(Locale.ROOT);
-        if (text.matches(".*(whole|sachet|packet|tablet|bag).*")) {
-            return new Amount(SheetLines.sachets(text), Unit.SACHET);
-        }
-        if (text.matches(".*[0-9\\s](kg|g|grams?)") || text.matches("[^a-z]*(oz|ounces?)")) {
-            return new Amount(Mass.parse(text).grams(), Unit.G);
-        }
-        return new Amount(volume(field).ml(), Unit.ML);
     }
 
     private void readBath(int row, String at) {
@@ -446,7 +431,7 @@ public final class SheetReading {
                 ? made == null || makes == null ? null : Double.valueOf(part.amount() * made.ml() / makes.ml())
                 : errors.read(
                         line + "amount",
-                        () -> TypedAmount.of(
+                        () -> PrintedAmount.in(
                                 form.at(line + "amount"),
                                 part.unit(),
                                 form.units().volume()));
