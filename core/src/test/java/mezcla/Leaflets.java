@@ -2,12 +2,15 @@ package mezcla;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
@@ -26,30 +29,57 @@ public final class Leaflets {
 
     /** A second version of the same, whose capacity is printed for another volume, in ml. */
     public static Leaflet negativeFor(double capacityForMl) {
-        Leaflet first = negative(2);
+        return withBaths(
+                negative(2),
+                bath -> new Bath(
+                        bath.key(),
+                        bath.role(),
+                        bath.recipe(),
+                        bath.timing(),
+                        capacityForMl,
+                        bath.capacity(),
+                        bath.lifeDays(),
+                        null,
+                        null));
+    }
+
+    /** A leaflet whose baths are otherwise. */
+    public static Leaflet withBaths(Leaflet plain, UnaryOperator<Bath> otherwise) {
         return new Leaflet(
-                first.key(),
-                2,
-                first.name(),
-                first.maker(),
-                first.process(),
+                plain.key(),
+                plain.version(),
+                plain.name(),
+                plain.maker(),
+                plain.process(),
                 null,
-                first.makesMl(),
-                first.parts(),
-                first.baths().stream()
-                        .map(bath -> new Bath(
-                                bath.key(),
-                                bath.role(),
-                                bath.recipe(),
-                                bath.timing(),
-                                capacityForMl,
-                                bath.capacity(),
-                                bath.lifeDays(),
-                                null,
-                                null))
-                        .toList(),
-                List.of(),
-                List.of());
+                plain.makesMl(),
+                plain.parts(),
+                plain.baths().stream().map(otherwise).toList(),
+                plain.steps(),
+                plain.examples());
+    }
+
+    /** The negative leaflet, each of whose baths is mixed in water as warm as a function says, in °C; null for unsaid. */
+    public static Leaflet mixedIn(Function<Bath, @Nullable Double> celsius) {
+        return withBaths(negative(), bath -> {
+            Double c = celsius.apply(bath);
+            Recipe recipe = bath.recipe();
+            return new Bath(
+                    bath.key(),
+                    bath.role(),
+                    new Recipe(
+                            recipe.mode(),
+                            recipe.finalMl(),
+                            recipe.startWaterMl(),
+                            c == null ? null : new MixingTemperature(null, c, null),
+                            recipe.additions()),
+                    bath.timing(),
+                    bath.capacityForMl(),
+                    bath.capacity(),
+                    bath.lifeDays(),
+                    null,
+                    null);
+        });
     }
 
     private static Leaflet negative(int version) {

@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -166,15 +167,21 @@ public record BatchState(
      *
      * @param when when the run is said to have been
      * @param now the present
+     * @return the same moment; that of mixing where it is the minute in which the batch was mixed, because people type
+     *     minutes
      * @throws Refusal {@code in-the-future} or {@code before-mixing}
      */
-    public void refuseRunAt(Instant when, Instant now) {
+    public Instant runAt(Instant when, Instant now) {
         if (when.isAfter(now)) {
             throw Refusal.of(new BatchObjection.InTheFuture());
         }
         if (when.isBefore(mixed.foldedAt())) {
-            throw Refusal.of(new BatchObjection.BeforeMixing(mixed.foldedAt()));
+            if (when.isBefore(mixed.foldedAt().truncatedTo(ChronoUnit.MINUTES))) {
+                throw Refusal.of(new BatchObjection.BeforeMixing(mixed.foldedAt()));
+            }
+            return mixed.foldedAt();
         }
+        return when;
     }
 
     /** Whether nothing of it stands on the shelf any more. */

@@ -25,6 +25,7 @@ import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.LimitOverridden;
 import mezcla.log.MixedFill;
+import mezcla.log.RunAccident;
 import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.log.Sign;
@@ -53,6 +54,7 @@ final class FillFolding {
     private Mixture mixture;
     private boolean bad;
     private boolean good;
+    private boolean doubted;
     private @Nullable Inspected inspected;
     private FillState.@Nullable Bar bar;
     private FillState.@Nullable Discarded discarded;
@@ -159,6 +161,11 @@ final class FillFolding {
         path.add(new FillState.Worn(topped.stamp().happenedAt(), wear.scaledRolls(), wear.rolls()));
     }
 
+    /** What happened in a run makes a developer doubtful until film or a clip has come out well (rules, section 7). */
+    void doubt(RunAccident accident) {
+        doubted |= accident.what().asksForClipTest() && bath.role().isDeveloper();
+    }
+
     /** A look whose finding was put down to something else neither condemns, nor reassures, nor replaces. */
     void inspect(FillInspected look) {
         if (look.chemistry()) {
@@ -179,6 +186,7 @@ final class FillFolding {
     private void count(Finding result, Stamp stamp, double rollsThen) {
         inspected = new Inspected(result, stamp.happenedAt(), rollsThen);
         good |= result.isGood();
+        doubted &= !result.isGood();
         bad |= result == Finding.HEAVY_CAST || result == Finding.HEAVY_GRAIN;
     }
 
@@ -233,7 +241,7 @@ final class FillFolding {
                 wear.scaledRolls(),
                 trimPercent(),
                 mixture,
-                new Outcome(good, bad),
+                new Outcome(good, bad, doubted),
                 inspected == null
                         ? null
                         : new FillState.Inspection(inspected.result, inspected.at, wear.rolls() - inspected.rollsThen),

@@ -10,8 +10,13 @@ public final class FilmLook {
 
     private FilmLook() {}
 
+    /** When the film of a run is dry. */
+    public static Instant dryAt(RunLogged run) {
+        return run.stamp().happenedAt().plus(DRY_AFTER);
+    }
+
     /** Whether the film of a run is dry, so that it can be judged. */
     public static boolean isDry(RunLogged run, Instant now) {
-        return !now.isBefore(run.stamp().happenedAt().plus(DRY_AFTER));
+        return !now.isBefore(dryAt(run));
     }
 }

@@ -178,6 +178,12 @@ final class Folding implements EntryVisitor<Runnable> {
             batch.run(entry);
             double equivalents = entry.equivalents();
             through.forEach((bath, fill) -> fill.run(entry.stamp(), equivalents, bath));
+            entry.accidents()
+                    .forEach(accident -> through.forEach((bath, fill) -> {
+                        if (accident.fillId() != null && accident.fillId() == bath.fillId()) {
+                            fill.doubt(accident);
+                        }
+                    }));
         };
     }
 

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param mostSeconds how long it may be, in seconds; null where one time is printed, infinite for <em>at least</em>
  * @param fills how many times water is filled in and dumped, beside a time instead of it; null for none
  * @param atC its temperature, in °C; null where nothing is printed
+ * @param says a short instruction that is printed with it; null for none
  */
 public record ProcessStep(
         Kind kind,
@@ -18,11 +19,17 @@ public record ProcessStep(
         @Nullable Double seconds,
         @Nullable Double mostSeconds,
         @Nullable Integer fills,
-        @Nullable Double atC) {
-    /** A step with one time. */
+        @Nullable Double atC,
+        @Nullable String says) {
+    /** A step with one time, and no instruction. */
     public ProcessStep(
             Kind kind, @Nullable String bath, @Nullable Double seconds, @Nullable Integer fills, @Nullable Double atC) {
-        this(kind, bath, seconds, null, fills, atC);
+        this(kind, bath, seconds, null, fills, atC, null);
+    }
+
+    /** The same with an instruction; null for none. */
+    public ProcessStep saying(@Nullable String words) {
+        return new ProcessStep(kind, bath, seconds, mostSeconds, fills, atC, words);
     }
 
     /** What a step is. */

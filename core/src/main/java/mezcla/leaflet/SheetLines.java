@@ -62,6 +62,8 @@ public final class SheetLines {
             Pattern.compile("(.+?),? or ([0-9]{1,2})\\s*(?:×|x)?\\s*(?:fills?|changes?)(?: of water)?");
     private static final Pattern FILLS = Pattern.compile("([0-9]{1,2})\\s*(?:×|x)?\\s*fills?");
 
+    private static final int MOST_INSTRUCTION = 80;
+
     private SheetLines() {}
 
     /**
@@ -219,14 +221,27 @@ public final class SheetLines {
     /**
      * What happens to the film: {@code Pre-soak 1:00 38 °C}, the name of a bath, {@code Wash 3:00}, {@code Wash 0:30 to
      * 1:00}, {@code Wash at least 6 min}, {@code Wash 6 fills}, {@code Wash 3 min or 7 fills}, {@code Wash until clear},
-     * {@code Wetting agent 1:00} of the house's own.
+     * {@code Wetting agent 1:00} of the house's own. What follows a semicolon is an instruction: {@code Pre-bath; shake
+     * hard}.
      *
      * @param baths what the leaflet has
      * @param shown the scale of a bare number
      * @throws Refusal {@code not-a-step}
      */
     public static List<ProcessStep> steps(String text, List<Bath> baths, Temperature.Scale shown) {
-        return lines(text).stream().map(line -> step(line, baths, shown)).toList();
+        return lines(text).stream().map(line -> instructed(line, baths, shown)).toList();
+    }
+
+    private static ProcessStep instructed(String line, List<Bath> baths, Temperature.Scale shown) {
+        int semicolon = line.indexOf(';');
+        if (semicolon < 0) {
+            return step(line, baths, shown);
+        }
+        String says = line.substring(semicolon + 1).strip();
+        if (says.isEmpty() || says.length() > MOST_INSTRUCTION) {
+            throw Refusal.of(new LeafletObjection.NotAStep(line));
+        }
+        return step(line.substring(0, semicolon).strip(), baths, shown).saying(says);
     }
 
     private static ProcessStep step(String line, List<Bath> baths, Temperature.Scale shown) {
@@ -263,7 +278,8 @@ public final class SheetLines {
                     time.length == 1
                             ? null
                             : PrintedTemperature.parse(time[1].replaceFirst("^at ", ""), shown)
-                                    .celsius());
+                                    .celsius(),
+                    null);
         } catch (Refusal refusal) {
             throw Refusal.of(new LeafletObjection.NotAStep(line));
         }
@@ -271,14 +287,18 @@ public final class SheetLines {
 
     /** Steps as text. */
     public static String steps(Leaflet leaflet) {
-        return text(leaflet.steps(), step -> switch (step.kind()) {
+        return text(leaflet.steps(), step -> written(step, leaflet) + (step.says() == null ? "" : "; " + step.says()));
+    }
+
+    private static String written(ProcessStep step, Leaflet leaflet) {
+        return switch (step.kind()) {
             case BATH -> leaflet.bath(String.valueOf(step.bath())).role().name();
             case WASH_FILLS -> "Wash " + step.fills() + " fills";
             case WASH_UNTIL_CLEAR -> "Wash until clear";
             case WETTING_AGENT -> "Wetting agent" + timed(step);
             case PRE_SOAK -> "Pre-soak" + timed(step);
             case WASH -> "Wash" + timed(step);
-        });
+        };
     }
 
     private static String timed(ProcessStep step) {

@@ -1,6 +1,7 @@
 package mezcla.log;
 
 import mezcla.measure.FilmFormat;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One roll of a run.
@@ -10,5 +11,42 @@ import mezcla.measure.FilmFormat;
  * @param equivalents what it counted for when it was logged
  * @param stops how far it was pushed
  * @param irreplaceable whether it cannot be made again
+ * @param film what it is; null where nobody said
  */
-public record Roll(String owner, FilmFormat format, double equivalents, double stops, boolean irreplaceable) {}
+public record Roll(
+        String owner, FilmFormat format, double equivalents, double stops, boolean irreplaceable, @Nullable Film film) {
+    /**
+     * What a roll is, as far as that makes a difference.
+     *
+     * @param name what it is called; null where nobody said
+     * @param exposures how many exposures it has, where that is not what its format says; null for as many
+     * @param correctionSeconds what its owner adds to the developer's time, in seconds; below 0 for less. It is taste
+     *     (rules, 4.5)
+     * @param madeFor the key of the process that it is made for; null for the one that it goes through
+     * @param carbonBacking whether it has a carbon backing
+     */
+    public record Film(
+            @Nullable String name,
+            @Nullable Integer exposures,
+            int correctionSeconds,
+            @Nullable String madeFor,
+            boolean carbonBacking) {
+        /** Film of which nobody said anything. */
+        public static final Film PLAIN = new Film(null, null, 0, null, false);
+    }
+
+    /** A roll of which nobody said what it is. */
+    public Roll(String owner, FilmFormat format, double equivalents, double stops, boolean irreplaceable) {
+        this(owner, format, equivalents, stops, irreplaceable, null);
+    }
+
+    /** What its owner adds to the developer's time, in seconds. */
+    public int correctionSeconds() {
+        return film == null ? 0 : film.correctionSeconds();
+    }
+
+    /** Whether its backing is carbon, which has to come off first; null where nobody said. */
+    public @Nullable Boolean hasCarbonBacking() {
+        return film == null ? null : Boolean.valueOf(film.carbonBacking());
+    }
+}

@@ -16,6 +16,9 @@ import org.jspecify.annotations.Nullable;
  * @param started the sequence of the row with which it was started; null for one that was logged in one go
  * @param abandoned why it was given up before its end; null for a run that was done. Its baths are those that the
  *     film had reached
+ * @param accidents what went wrong in it, in order
+ * @param hangs where its film hangs; null where nobody said
+ * @param turned whether its tank was turned without a pause
  */
 public record RunLogged(
         Stamp stamp,
@@ -25,7 +28,10 @@ public record RunLogged(
         double tankMl,
         List<String> against,
         @Nullable Long started,
-        @Nullable String abandoned)
+        @Nullable String abandoned,
+        List<RunAccident> accidents,
+        @Nullable String hangs,
+        boolean turned)
         implements LogEntry {
     /** A run that was done. */
     public RunLogged(
@@ -36,7 +42,7 @@ public record RunLogged(
             double tankMl,
             List<String> against,
             @Nullable Long started) {
-        this(stamp, batchId, rolls, baths, tankMl, against, started, null);
+        this(stamp, batchId, rolls, baths, tankMl, against, started, null, List.of(), null, false);
     }
 
     /** Keeps its own lists. */
@@ -44,6 +50,13 @@ public record RunLogged(
         rolls = List.copyOf(rolls);
         baths = List.copyOf(baths);
         against = List.copyOf(against);
+        accidents = List.copyOf(accidents);
+    }
+
+    /** The same with its tank turned without a pause, or not. */
+    public RunLogged turned(boolean without) {
+        return new RunLogged(
+                stamp, batchId, rolls, baths, tankMl, against, started, abandoned, accidents, hangs, without);
     }
 
     /** Its rolls in roll equivalents. */

@@ -8,8 +8,12 @@ public enum Suspect {
     EXPOSURE("exposure"),
     /** Light that got in, or the light of the scene. */
     LIGHT("light"),
-    /** Lens, scanner or its software. */
-    SCAN("lens or scan");
+    /** The lens. */
+    LENS("the lens"),
+    /** Scanner or its software. */
+    SCAN("the scan"),
+    /** Loading, squeegee, dust or drying marks. */
+    HANDLING("handling: loading, squeegee, dust, drying");
 
     private final String words;
 

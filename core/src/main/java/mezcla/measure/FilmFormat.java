@@ -28,6 +28,9 @@ public enum FilmFormat {
     /** 30 m of 16 mm film. */
     F16MM_30M("16 mm, 30 m", 9.50);
 
+    private static final int DOZEN = 12;
+    private static final int MOST_EXPOSURES = 40;
+
     private final String label;
     private final double equivalents;
 
@@ -83,6 +86,33 @@ public enum FilmFormat {
     /** How many rolls of 135-36 it wears a bath as much as. */
     public double equivalents() {
         return equivalents;
+    }
+
+    /**
+     * What a roll with another number of exposures counts for: straight lines between the lengths that are sold, and from
+     * there to nothing (<em>house</em>).
+     *
+     * @param exposures how many it has
+     * @return its roll equivalents
+     * @throws Refusal {@code exposures-not-counted} for a format that is not counted in exposures, {@code exposures-unlikely}
+     *     outside of 1 to 40
+     */
+    public double equivalentsOf(int exposures) {
+        if (reel() != Reel.R135) {
+            throw Refusal.of(new TypedObjection.ExposuresNotCounted());
+        }
+        if (exposures < 1 || exposures > MOST_EXPOSURES) {
+            throw Refusal.of(new TypedObjection.ExposuresUnlikely(MOST_EXPOSURES));
+        }
+        return exposures <= DOZEN
+                ? F135_12.equivalents * exposures / DOZEN
+                : exposures <= 2 * DOZEN
+                        ? between(F135_12, F135_24, exposures - DOZEN)
+                        : between(F135_24, F135_36, exposures - 2 * DOZEN);
+    }
+
+    private static double between(FilmFormat shorter, FilmFormat longer, int more) {
+        return shorter.equivalents + (longer.equivalents - shorter.equivalents) * more / DOZEN;
     }
 
     /**

@@ -2,6 +2,12 @@ package mezcla.measure;
 
 /** What can be wrong with a quantity that a person typed (rules, section 2). */
 public sealed interface TypedObjection extends Objection {
+    /** Exposures of a format that is not counted in them. */
+    record ExposuresNotCounted() implements TypedObjection {}
+
+    /** More exposures than a roll has, or none. */
+    record ExposuresUnlikely(int most) implements TypedObjection {}
+
     /** Nothing was typed. */
     record Missing() implements TypedObjection {}
 

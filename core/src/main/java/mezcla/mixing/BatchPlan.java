@@ -1,6 +1,8 @@
 package mezcla.mixing;
 
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,7 +11,9 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.ToDoubleFunction;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 
@@ -103,6 +107,48 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
                                 leaflet, bath, left, valueShare, Objects.requireNonNull(wanted.get(bath.key()))))
                         .toList());
     }
+
+    /**
+     * The same with the warmest water first, as a tub that is heated once is used best; baths without a printed temperature
+     * come last. Baths that are alike stay in the order of use.
+     */
+    public BatchPlan warmestFirst() {
+        return new BatchPlan(
+                leaflet,
+                baths.stream()
+                        .sorted(Comparator.comparingDouble(BatchPlan::coldness))
+                        .toList());
+    }
+
+    private static double coldness(PlannedBath planned) {
+        MixingTemperature water = planned.bath().recipe().mixingC();
+        return water == null ? Double.POSITIVE_INFINITY : -water.target();
+    }
+
+    /**
+     * What has to be kept apart because of the order: the baths of which a trace spoils a developer that is mixed after
+     * them (rules, 3.5).
+     *
+     * @return each such bath with the first developer after it, in order
+     */
+    public List<Apart> keptApart() {
+        List<Apart> apart = new ArrayList<>();
+        for (int i = 0; i < baths.size(); i++) {
+            if (baths.get(i).bath().role().spoilsDevelopers()) {
+                Bath before = baths.get(i).bath();
+                baths.stream()
+                        .skip(i + 1L)
+                        .map(PlannedBath::bath)
+                        .filter(bath -> bath.role().isDeveloper())
+                        .findFirst()
+                        .ifPresent(developer -> apart.add(new Apart(before.role(), developer.role())));
+            }
+        }
+        return apart;
+    }
+
+    /** A bath that is mixed before a developer which it would spoil. */
+    public record Apart(BathRole before, BathRole developer) {}
 
     private static void refuseTooMuch(Leaflet leaflet, Map<String, Double> left, Map<String, MixPlan.Wanted> wanted) {
         Map<String, Double> partsFor = new HashMap<>();

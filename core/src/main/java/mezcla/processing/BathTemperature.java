@@ -8,6 +8,8 @@ public final class BathTemperature {
     private static final double LEAST_C = 5;
     private static final double MOST_C = 60;
 
+    private static final double DOUBTFUL_C = 8;
+
     private BathTemperature() {}
 
     /**
@@ -23,6 +25,16 @@ public final class BathTemperature {
         double celsius = Temperature.parse(typed, scale).celsius();
         refuseImpossible(celsius);
         return celsius;
+    }
+
+    /**
+     * Whether somebody is asked once more: more than 8 °C off (<em>house</em>) is more often misread or mistyped than true.
+     *
+     * @param celsius what was read, in °C
+     * @param wantedC how warm it is to be, in °C
+     */
+    public static boolean isDoubtful(double celsius, double wantedC) {
+        return Math.abs(celsius - wantedC) > DOUBTFUL_C;
     }
 
     /**

@@ -22,6 +22,9 @@ import mezcla.measure.Slack;
  */
 public record Drift(int step, double celsius, boolean beyond, double backToC, int lastsSeconds, int changeSeconds) {
     private static final double TOLD_SECONDS = 5;
+    private static final double LEAST_SHARE = 0.5;
+    private static final double MOST_SHARE = 1.5;
+    private static final double NOTICE_SECONDS = 30;
 
     /**
      * The drift of the developer that film is in just now.
@@ -42,18 +45,17 @@ public record Drift(int step, double celsius, boolean beyond, double backToC, in
         Timing timing = timing(steps, timings, present.step());
         List<EquivalentDevelopment.Reading> read = RunProgress.readings(measured, present.step());
         double planned = plannedSeconds(steps, present.step());
+        double elapsed = Duration.between(present.pouredAt(), now).toMillis() / 1000.0;
         EquivalentDevelopment.Advice advice = EquivalentDevelopment.advice(
-                timing,
-                planned * EquivalentDevelopment.rate(timing, wanted(step, timing)),
-                read,
-                Duration.between(present.pouredAt(), now).toMillis() / 1000.0);
+                timing, planned * EquivalentDevelopment.rate(timing, wanted(step, timing)), read, elapsed);
         if (advice == null || read.stream().allMatch(reading -> isNear(step, reading.celsius()))) {
             return Optional.empty();
         }
         boolean beyond = !TimesByTemperature.of(timing).reaches(advice.celsius());
         int lasts = beyond
                 ? (int) Math.round(planned)
-                : ProcessingTime.shown(advice.lastsSeconds()).seconds();
+                : ProcessingTime.shown(capped(advice.lastsSeconds(), planned, elapsed))
+                        .seconds();
         return Optional.of(new Drift(
                 present.step(),
                 advice.celsius(),
@@ -61,6 +63,15 @@ public record Drift(int step, double celsius, boolean beyond, double backToC, in
                 wanted(step, timing),
                 lasts,
                 lasts - (int) Math.round(planned)));
+    }
+
+    /**
+     * Advice is kept between half and one and a half times what was planned, and leaves time to take the tank in hand
+     * (<em>house</em>): a figure that one misread thermometer makes is no reason to pour out at once.
+     */
+    private static double capped(double seconds, double planned, double elapsed) {
+        double kept = Math.max(planned * LEAST_SHARE, Math.min(planned * MOST_SHARE, seconds));
+        return Math.max(kept, Math.min(planned, elapsed + NOTICE_SECONDS));
     }
 
     private static double wanted(RunSteps.Step step, Timing timing) {

@@ -29,7 +29,7 @@ public record PrintedWays(
 
     /** Reads a leaflet. */
     public static PrintedWays of(Leaflet leaflet) {
-        List<ProcessStep> steps = leaflet.steps().isEmpty() ? RunSteps.bathsAlone(leaflet) : leaflet.steps();
+        List<ProcessStep> steps = RunSteps.printed(leaflet);
         return new PrintedWays(
                 steps.stream()
                         .filter(step -> step.kind() == ProcessStep.Kind.PRE_SOAK)
@@ -38,6 +38,12 @@ public record PrintedWays(
                 afterDeveloper(leaflet, steps),
                 bath(leaflet, BathRole.Nature.STABILISER),
                 bath(leaflet, BathRole.Nature.WETTING_AGENT));
+    }
+
+    /** Whether a house that wants a wetting agent needs one of its own. */
+    boolean namesNoWettingAgent(Leaflet leaflet) {
+        return wettingAgent == null
+                && RunSteps.printed(leaflet).stream().noneMatch(step -> step.kind() == ProcessStep.Kind.WETTING_AGENT);
     }
 
     private static @Nullable Bath bath(Leaflet leaflet, BathRole.Nature nature) {

@@ -46,6 +46,30 @@ public sealed interface ProcessingObjection extends Objection {
         }
     }
 
+    /** Film that may or may not have a carbon backing, in chemistry that is not made for one. */
+    record BackingUnknown() implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "backing";
+        }
+    }
+
+    /** A time that the sheet does not allow for a step, in seconds. */
+    record TimeOutsideSheet(String step, double least, double most) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "steps";
+        }
+    }
+
+    /** Less of what does no harm when it lasts longer, in seconds. */
+    record TimeTooShort(String step, double least) implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "steps";
+        }
+    }
+
     /** Slides and cine film that would go straight on. */
     record RinseNeeded() implements ProcessingObjection {
         @Override

@@ -98,7 +98,7 @@ public record RunPresent(
                 yield new RunPresent(step, poured, changedSeconds, pausedSeconds, waitingSince, fills, all, false);
             }
             case DONE -> new RunPresent(step, poured, changedSeconds, pausedSeconds, waitingSince, fills, moved, true);
-            case POUR, TROUBLE, TEMPERATURE -> this;
+            case POUR, UNTICKED, TROUBLE, TEMPERATURE, TAKEN_BACK -> this;
         };
     }
 

@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.leaflet.StepClock;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
@@ -31,7 +33,9 @@ public record RunProgress(List<Passed> passed, boolean over) {
      * @param at when
      * @param kind what
      * @param step the number of the step, from 0
-     * @param value seconds for a change, °C for a temperature, the number of a cue for a movement; 0 for anything else
+     * @param value seconds for a change, °C for a temperature, the number of a cue for a movement, what went wrong as
+     *     {@link Trouble} counts it, the number of the event that is taken back (from 1, in the order of confirming); 0
+     *     for anything else
      */
     public record Event(Instant at, Kind kind, int step, double value) {}
 
@@ -49,10 +53,14 @@ public record RunProgress(List<Passed> passed, boolean over) {
         FILL,
         /** The tank was moved. */
         MOVED,
+        /** From here on movements are called and not ticked off (1), or ticked off again (0). */
+        UNTICKED,
         /** Something went wrong. */
         TROUBLE,
         /** A temperature was read. */
         TEMPERATURE,
+        /** A temperature, or what was said to have gone wrong, does not hold. */
+        TAKEN_BACK,
         /** The last step is over. */
         DONE
     }
@@ -65,10 +73,10 @@ public record RunProgress(List<Passed> passed, boolean over) {
      * @param lateSeconds how much later than the step before was over; 0 for the first
      * @param plannedSeconds how long it was to last, with what it was changed by
      * @param realSeconds how long it lasted, without pauses; null while it is not over
-     * @param troubles seconds from its beginning at which something went wrong
+     * @param troubles what went wrong in it
      * @param celsius the mean of the temperatures read; null for none
      * @param missed when the tank was to be moved and nobody confirmed it, in seconds from its beginning; of a step that
-     *     is not over, as far as anything was confirmed
+     *     is not over, as far as anything was confirmed; nothing of where movements were not to be ticked off
      */
     public record Passed(
             int step,
@@ -76,7 +84,7 @@ public record RunProgress(List<Passed> passed, boolean over) {
             double lateSeconds,
             double plannedSeconds,
             @Nullable Double realSeconds,
-            List<Double> troubles,
+            List<Trouble> troubles,
             @Nullable Double celsius,
             List<Double> missed) {
         /** Keeps its own lists. */
@@ -89,6 +97,28 @@ public record RunProgress(List<Passed> passed, boolean over) {
         public boolean isOnTime() {
             return Math.abs(lateSeconds) <= ON_TIME_SECONDS;
         }
+    }
+
+    /**
+     * What stands of what was confirmed: temperatures and troubles that were taken back are left out, and so is their
+     * taking back. Nothing else can be taken back.
+     *
+     * @param happened what was confirmed, in the order of confirming
+     */
+    public static List<Event> standing(List<Event> happened) {
+        Set<Integer> gone = happened.stream()
+                .filter(event -> event.kind() == Kind.TAKEN_BACK)
+                .map(event -> (int) event.value() - 1)
+                .collect(Collectors.toSet());
+        List<Event> standing = new ArrayList<>();
+        for (int i = 0; i < happened.size(); i++) {
+            Kind kind = happened.get(i).kind();
+            boolean may = kind == Kind.TEMPERATURE || kind == Kind.TROUBLE;
+            if (kind != Kind.TAKEN_BACK && !(may && gone.contains(i))) {
+                standing.add(happened.get(i));
+            }
+        }
+        return standing;
     }
 
     /**
@@ -145,12 +175,11 @@ public record RunProgress(List<Passed> passed, boolean over) {
                 passed.isEmpty() ? 0 : late(steps.schedule().steps().get(step).step(), at - overAt),
                 planned,
                 end == null ? null : Double.valueOf(between(poured, end) - paused),
-                within.stream()
-                        .filter(event -> event.kind() == Kind.TROUBLE)
-                        .map(event -> between(poured, event.at()))
-                        .toList(),
+                Trouble.all(within),
                 celsius(within),
-                missed(steps, present, end == null ? known : end)));
+                missed(steps, present, end == null ? known : end).stream()
+                        .filter(cue -> isTicked(events, poured.plusMillis(Math.round(cue * 1000))))
+                        .toList()));
         return at + planned + paused;
     }
 
@@ -169,6 +198,14 @@ public record RunProgress(List<Passed> passed, boolean over) {
                 ? null
                 : Double.valueOf(
                         read.stream().mapToDouble(Double::doubleValue).average().orElseThrow());
+    }
+
+    private static boolean isTicked(List<Event> events, Instant at) {
+        return events.stream()
+                .filter(event -> event.kind() == Kind.UNTICKED && !event.at().isAfter(at))
+                .reduce((earlier, later) -> later)
+                .map(event -> event.value() == 0)
+                .orElse(true);
     }
 
     /** A movement counts when it was confirmed between its beginning and a few seconds after its end. */

@@ -3,12 +3,12 @@ package mezcla.processing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.ProcessStep;
-import mezcla.leaflet.StepClock;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 
@@ -20,12 +20,8 @@ import org.jspecify.annotations.Nullable;
  * @param lightSafeAfter the step after which the tank may be opened; -1 where no step makes film safe
  */
 public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) {
-    private static final double POUR_SECONDS = 10;
-    private static final double MINUTE = 60;
-    private static final double WASH_SECONDS = 120;
+    static final double MINUTE = 60;
     private static final double RINSE_SECONDS = 30;
-    private static final double FILL_AND_DUMP_SECONDS = 20;
-    private static final int SHORTEST_PART = 4;
 
     /** Keeps its own list. */
     public RunSteps {
@@ -33,23 +29,78 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
     }
 
     /**
-     * How the house does it.
+     * How a run is done, by a house or a member.
      *
-     * @param preSoak whether film gets warm water first, where the leaflet names that
+     * @param soak whether film gets warm water first
      * @param between what comes between the developer and the next bath
      * @param finalRinse how the final rinse is done
-     * @param wettingAgent whether the wetting agent is part of the run, where the leaflet names one
+     * @param wetting whether a wetting agent ends it
      * @param movement how the tank is moved
+     * @param steps what single steps do otherwise, by their key ({@link #keys})
      */
     public record Choices(
-            boolean preSoak, Between between, FinalRinse finalRinse, boolean wettingAgent, Movement movement) {
+            Soak soak,
+            Between between,
+            FinalRinse finalRinse,
+            Wetting wetting,
+            Movement movement,
+            Map<String, StepChoice> steps) {
         /** As the leaflet says. */
-        public static final Choices USUAL = new Choices(true, Between.LEAFLET, FinalRinse.WARM, true, Movement.PRINTED);
+        public static final Choices USUAL = new Choices(
+                Soak.LEAFLET, Between.LEAFLET, FinalRinse.WARM, Wetting.LEAFLET, Movement.PRINTED, Map.of());
+
+        /** Keeps its own map, of what is not as printed anyway. */
+        public Choices {
+            steps = steps.entrySet().stream()
+                    .filter(entry -> !entry.getValue().isAsPrinted())
+                    .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, Map.Entry::getValue));
+        }
 
         /** The same with the tank moved otherwise. */
         public Choices moved(Movement other) {
-            return new Choices(preSoak, between, finalRinse, wettingAgent, other);
+            return new Choices(soak, between, finalRinse, wetting, other, steps);
         }
+
+        /** The same without times for single steps: how long something takes hangs on the batch and its wear. */
+        public Choices withoutTimes() {
+            return new Choices(
+                    soak,
+                    between,
+                    finalRinse,
+                    wetting,
+                    movement,
+                    steps.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue()
+                            .withoutTime())));
+        }
+
+        StepChoice of(String key) {
+            return steps.getOrDefault(key, StepChoice.PRINTED);
+        }
+
+        Movement movement(String key) {
+            Movement own = of(key).movement();
+            return own == null ? movement : own;
+        }
+    }
+
+    /** Whether film gets warm water first. */
+    public enum Soak {
+        /** Where the leaflet names it. */
+        LEAFLET,
+        /** Never. */
+        NONE,
+        /** For a minute, also where the leaflet names none. */
+        MINUTE
+    }
+
+    /** Whether a wetting agent ends a run. */
+    public enum Wetting {
+        /** Where the leaflet names one. */
+        LEAFLET,
+        /** Never. */
+        NONE,
+        /** For a minute, from a bottle of the house's own that belongs to no kit. */
+        OWN
     }
 
     /** What comes between the developer and the next bath. */
@@ -86,6 +137,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      * @param wipeBefore whether the back of the film is wiped before it
      * @param oneShot whether it is poured away afterwards
      * @param moved how the tank is moved; null for not at all
+     * @param says a short instruction that the sheet prints with it; null for none
      */
     public record Step(
             ProcessStep.Kind kind,
@@ -98,7 +150,8 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             int fills,
             boolean wipeBefore,
             boolean oneShot,
-            @Nullable Moved moved) {
+            @Nullable Moved moved,
+            @Nullable String says) {
         /** Whether it may be stopped for a while: chemistry does not wait, water does. */
         public boolean mayPause() {
             return role == null && kind != ProcessStep.Kind.PRE_SOAK;
@@ -133,12 +186,43 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                     fills,
                     wipeBefore,
                     oneShot,
-                    moved);
+                    moved,
+                    says);
         }
 
         private Step wiped() {
-            return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true, oneShot, moved);
+            return new Step(kind, bath, role, name, atC, leastC, mostC, fills, true, oneShot, moved, says);
         }
+    }
+
+    /**
+     * The keys of a leaflet's steps, in their order, by which {@link Choices} name them: what a bath does, or water and
+     * its number. Leaflets of one process mostly have the same.
+     */
+    public static List<String> keys(Leaflet leaflet) {
+        List<String> keys = new ArrayList<>();
+        int water = 0;
+        for (ProcessStep step : printed(leaflet)) {
+            keys.add(
+                    step.bath() == null
+                            ? "water-" + ++water
+                            : leaflet.bath(step.bath()).role().key());
+        }
+        return keys;
+    }
+
+    /** What a leaflet prints, step by step; its baths alone where it prints no steps. */
+    public static List<ProcessStep> printed(Leaflet leaflet) {
+        return leaflet.steps().isEmpty() ? bathsAlone(leaflet) : leaflet.steps();
+    }
+
+    /**
+     * The steps of a run of film that has the backing which is usual for the process.
+     *
+     * @see #of(Leaflet, Map, Choices, boolean)
+     */
+    public static RunSteps of(Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
+        return of(leaflet, seconds, choices, leaflet.process().equals(FilmProcess.CINE_NEGATIVE));
     }
 
     /**
@@ -147,37 +231,63 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      * @param leaflet what the batch was mixed by
      * @param seconds how long the film stays in each bath, in seconds, by the bath's key; baths without a time are left
      *     out
-     * @param choices how the house does it
+     * @param choices how it is done
+     * @param carbon whether the film has a carbon backing
      * @throws Refusal {@code carbon-backing} where film with a carbon backing would enter a shared bath without its
      *     pre-bath and a rinse; {@code rinse-needed} where slides or cine film would go straight on from the developer
-     *     although their leaflet does not; {@code step-too-short}
+     *     although their leaflet does not; {@code time-outside-sheet}; {@code step-too-short}
      */
-    public static RunSteps of(Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
-        List<Step> steps = new ArrayList<>();
-        List<Schedule.Step> timed = new ArrayList<>();
-        List<ProcessStep> printed = chosen(leaflet, choices);
+    public static RunSteps of(Leaflet leaflet, Map<String, Integer> seconds, Choices choices, boolean carbon) {
+        RunStepsAdded added = new RunStepsAdded(leaflet, seconds, choices);
+        List<ProcessStep> printed = printed(leaflet);
+        List<String> keys = keys(leaflet);
+        if (choices.soak() == Soak.MINUTE && PrintedWays.of(leaflet).preSoak() == null) {
+            added.add(new ProcessStep(ProcessStep.Kind.PRE_SOAK, null, MINUTE, null, developerC(leaflet)), "");
+        }
+        int leftOut = leftOutBetween(leaflet, choices);
+        int from = leftOut == 0 ? 0 : afterDeveloper(printed, leaflet);
         for (int i = 0; i < printed.size(); i++) {
             ProcessStep step = printed.get(i);
-            if (isLeftOut(step, leaflet, seconds, choices)) {
+            if (isLeftOut(step, keys.get(i), leaflet, seconds, choices) || (i >= from && i < from + leftOut)) {
                 continue;
             }
-            add(steps, timed, step, leaflet, seconds, choices);
+            added.add(step, keys.get(i));
             boolean rinsed = i + 1 < printed.size() && printed.get(i + 1).bath() == null;
-            if (choices.between() == Between.RINSE && isDeveloper(step, leaflet) && !rinsed && i + 1 < printed.size()) {
-                ProcessStep rinse = new ProcessStep(
-                        ProcessStep.Kind.WASH,
-                        null,
-                        RINSE_SECONDS,
-                        null,
-                        leaflet.bath(bath(step)).timing().atC());
-                add(steps, timed, rinse, leaflet, seconds, choices);
+            boolean byHouse = choices.between() == Between.RINSE && isDeveloper(step, leaflet) && !rinsed;
+            if (i + 1 < printed.size() && (byHouse || choices.of(keys.get(i)).rinsed())) {
+                added.add(new ProcessStep(ProcessStep.Kind.WASH, null, RINSE_SECONDS, null, atC(step, leaflet)), "");
             }
         }
-        if (leaflet.process().equals(FilmProcess.CINE_NEGATIVE)) {
+        if (choices.wetting() == Wetting.OWN && PrintedWays.of(leaflet).namesNoWettingAgent(leaflet)) {
+            added.add(new ProcessStep(ProcessStep.Kind.WETTING_AGENT, null, MINUTE, null, null), "");
+        }
+        List<Step> steps = added.steps();
+        if (carbon) {
             refuseUnwashedBacking(steps);
             wipeBeforeTheEnd(steps);
         }
-        return new RunSteps(steps, Schedule.of(timed), lightSafeAfter(leaflet.process(), steps));
+        return new RunSteps(steps, Schedule.of(added.timed()), lightSafeAfter(leaflet.process(), steps));
+    }
+
+    private static @Nullable Double developerC(Leaflet leaflet) {
+        return leaflet.process()
+                .imageDeveloper(leaflet.baths(), Bath::role)
+                .map(bath -> bath.timing().atC())
+                .orElse(null);
+    }
+
+    private static @Nullable Double atC(ProcessStep step, Leaflet leaflet) {
+        return step.bath() == null
+                ? step.atC()
+                : Double.valueOf(leaflet.bath(step.bath()).timing().atC());
+    }
+
+    private static int afterDeveloper(List<ProcessStep> printed, Leaflet leaflet) {
+        int from = 1;
+        while (!isDeveloper(printed.get(from - 1), leaflet) || isDeveloper(printed.get(from), leaflet)) {
+            from++;
+        }
+        return from;
     }
 
     /**
@@ -198,24 +308,17 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                         lightSafeAfter);
     }
 
-    private static List<ProcessStep> chosen(Leaflet leaflet, Choices choices) {
-        List<ProcessStep> printed = leaflet.steps().isEmpty() ? bathsAlone(leaflet) : leaflet.steps();
-        List<ProcessStep> between =
-                choices.between() == Between.STRAIGHT ? PrintedWays.of(leaflet).afterDeveloper() : List.of();
-        if (between.isEmpty()) {
-            return printed;
-        }
-        if (leaflet.process().equals(FilmProcess.COLOUR_SLIDE)
-                || leaflet.process().equals(FilmProcess.CINE_NEGATIVE)) {
+    /** How many steps straight on leaves out. */
+    private static int leftOutBetween(Leaflet leaflet, Choices choices) {
+        int between = choices.between() == Between.STRAIGHT
+                ? PrintedWays.of(leaflet).afterDeveloper().size()
+                : 0;
+        boolean needed = leaflet.process().equals(FilmProcess.COLOUR_SLIDE)
+                || leaflet.process().equals(FilmProcess.CINE_NEGATIVE);
+        if (needed && between > 0) {
             throw Refusal.of(new ProcessingObjection.RinseNeeded());
         }
-        int from = 1;
-        while (!isDeveloper(printed.get(from - 1), leaflet) || isDeveloper(printed.get(from), leaflet)) {
-            from++;
-        }
-        List<ProcessStep> straight = new ArrayList<>(printed.subList(0, from));
-        straight.addAll(printed.subList(from + between.size(), printed.size()));
-        return straight;
+        return between;
     }
 
     /** What the carbon left on the back comes off with a wet finger now, and never again once it has dried. */
@@ -234,94 +337,28 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                 .toList();
     }
 
-    private static String bath(ProcessStep step) {
-        return java.util.Objects.requireNonNull(step.bath());
-    }
-
     static boolean isDeveloper(ProcessStep step, Leaflet leaflet) {
         return step.bath() != null && leaflet.bath(step.bath()).role().isDeveloper();
     }
 
-    private static boolean isLeftOut(ProcessStep step, Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
+    private static boolean isLeftOut(
+            ProcessStep step, String key, Leaflet leaflet, Map<String, Integer> seconds, Choices choices) {
+        if (choices.of(key).leftOut()) {
+            return true;
+        }
         if (step.bath() == null) {
             return switch (step.kind()) {
-                case PRE_SOAK -> !choices.preSoak();
-                case WETTING_AGENT -> !choices.wettingAgent();
+                case PRE_SOAK -> choices.soak() == Soak.NONE;
+                case WETTING_AGENT -> choices.wetting() == Wetting.NONE;
                 default -> false;
             };
         }
         return !seconds.containsKey(step.bath())
                 || switch (leaflet.bath(step.bath()).role().nature()) {
                     case STABILISER -> choices.finalRinse() == FinalRinse.NONE;
-                    case WETTING_AGENT -> !choices.wettingAgent();
+                    case WETTING_AGENT -> choices.wetting() == Wetting.NONE;
                     default -> false;
                 };
-    }
-
-    private static void add(
-            List<Step> steps,
-            List<Schedule.Step> timed,
-            ProcessStep step,
-            Leaflet leaflet,
-            Map<String, Integer> seconds,
-            Choices choices) {
-        Bath bath = step.bath() == null ? null : leaflet.bath(step.bath());
-        int fills = step.kind() == ProcessStep.Kind.WASH_FILLS && step.fills() != null ? step.fills() : 0;
-        String name = name(step, bath, fills);
-        double length = bath != null ? seconds.get(bath.key()) : water(step, fills);
-        double pour = Math.min(POUR_SECONDS, length / SHORTEST_PART);
-        Moved moved = bath != null ? Moved.in(bath, choices.movement()) : Moved.inWater(choices.movement(), fills);
-        steps.add(new Step(
-                step.kind(),
-                step.bath(),
-                bath == null ? null : bath.role(),
-                name,
-                bath == null ? step.atC() : atC(bath, choices),
-                bath == null ? null : Double.valueOf(bath.timing().leastC()),
-                bath == null ? null : Double.valueOf(bath.timing().mostC()),
-                fills,
-                false,
-                bath != null && bath.oneShot() != null,
-                moved));
-        timed.add(new Schedule.Step(
-                name,
-                length,
-                leaflet.clock() == StepClock.FULL ? StepClock.FULL : StepClock.POUR,
-                pour,
-                pour,
-                moved == null ? null : moved.agitation()));
-    }
-
-    private static @Nullable Double atC(Bath bath, Choices choices) {
-        return bath.role().isLast() && choices.finalRinse() == FinalRinse.ROOM
-                ? null
-                : Double.valueOf(bath.timing().atC());
-    }
-
-    private static String name(ProcessStep step, @Nullable Bath bath, int fills) {
-        if (bath != null) {
-            return bath.role().name();
-        }
-        return switch (step.kind()) {
-            case PRE_SOAK -> "Pre-soak";
-            case WASH_FILLS -> "Wash, " + fills + (fills == 1 ? " fill" : " fills");
-            case WASH_UNTIL_CLEAR -> "Rinse until clear";
-            case WETTING_AGENT -> BathRole.WETTING_AGENT.name();
-            case WASH, BATH -> "Wash";
-        };
-    }
-
-    private static double water(ProcessStep step, int fills) {
-        if (fills > 0) {
-            return fills * FILL_AND_DUMP_SECONDS;
-        }
-        if (step.seconds() != null) {
-            return step.seconds();
-        }
-        return switch (step.kind()) {
-            case PRE_SOAK, WETTING_AGENT -> MINUTE;
-            default -> WASH_SECONDS;
-        };
     }
 
     /** The carbon that comes off would foul whatever comes after it. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
@@ -21,6 +22,7 @@ public record WarmUp(
     private static final double JOULES_PER_LITRE_AND_KELVIN = 4186;
     private static final int LONGEST_SECONDS = 4 * 3600;
     private static final int SECONDS_A_MINUTE = 60;
+    private static final double ML_A_LITRE = 1000;
     private static final double SMALL_LITRES = 0.6;
     private static final double SMALL_W_PER_K = 3.5;
     private static final double GLASS_W_PER_K = 6;
@@ -28,6 +30,28 @@ public record WarmUp(
     private static final double HIGHER_C = 1.5;
     /** Baths whose temperatures differ by less are warmed together, in °C; <em>house</em>. */
     static final double ALIKE_C = 1;
+
+    private static final double WATER_NEAR_C = 3;
+
+    /**
+     * The water for soaking and washing that is warmed with the bottles: what a leaflet wants within 3 °C (<em>house</em>) of
+     * a temperature, as much as a tank takes for each fill.
+     *
+     * @param leaflet what the batch was mixed by
+     * @param targetC what the bottles are wanted at, in °C
+     * @param tankMl what the tank takes, in ml
+     * @return in litres; 0 where it wants none
+     */
+    public static double waterLitres(Leaflet leaflet, double targetC, double tankMl) {
+        return RunSteps.printed(leaflet).stream()
+                        .filter(step -> step.bath() == null
+                                && step.atC() != null
+                                && Math.abs(step.atC() - targetC) <= WATER_NEAR_C)
+                        .mapToInt(step -> step.fills() == null ? 1 : step.fills())
+                        .sum()
+                * tankMl
+                / ML_A_LITRE;
+    }
 
     /**
      * A water bath.

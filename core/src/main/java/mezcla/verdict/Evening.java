@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogBook;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
@@ -117,12 +119,24 @@ public record Evening(Instant startWarming, List<Load> loads) {
     public static final int MOST_BETWEEN_MINUTES = 120;
 
     private static final Duration STAYS_WARM = Duration.ofHours(2);
+    private static final Duration HOT_MIX_STAYS_WARM = Duration.ofMinutes(45);
     private static final Duration HAS_JUST_PASSED = Duration.ofHours(1);
 
     /** Whether the bottles of a batch were in use a while ago, and are taken to have stayed in their warm bath. */
     public static boolean isStillWarm(BatchState batch, Instant now) {
         Instant since = now.minus(STAYS_WARM);
-        return batch.runs().stream().anyMatch(run -> run.stamp().happenedAt().isAfter(since));
+        Instant mixedSince = now.minus(HOT_MIX_STAYS_WARM);
+        return batch.runs().stream().anyMatch(run -> run.stamp().happenedAt().isAfter(since))
+                || batch.imageDeveloper()
+                        .filter(fill -> fill.mixedAt().isAfter(mixedSince))
+                        .filter(fill -> isMixedHot(fill.bath()))
+                        .isPresent();
+    }
+
+    /** A developer that is mixed in water at least as warm as it is used in comes from the jug warm. */
+    private static boolean isMixedHot(Bath bath) {
+        MixingTemperature water = bath.recipe().mixingC();
+        return water != null && water.target() >= bath.timing().atC();
     }
 
     /** The next moment at which clocks show an hour, give or take the hour that has just passed. */

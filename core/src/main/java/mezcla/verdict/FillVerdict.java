@@ -106,6 +106,9 @@ public record FillVerdict(
     /** What it was mixed of, until something has shown that it works (rules, 3.4 and 3.7). */
     private static void addMixture(FillCondition fill, List<Reason> reasons) {
         Mixture mixture = fill.mixture();
+        if (fill.outcome().doubted()) {
+            reasons.add(reason(Reason.Code.ACCIDENT, fill, 0, 0));
+        }
         if (fill.outcome().good()) {
             return;
         }

@@ -50,6 +50,8 @@ public record Reason(Code code, String bath, double figure, double limit, LimitO
         STRONG_MIX("strong-mix", State.CHECK),
         /** Mixed from parts past their printed life, and nothing has shown yet that it works. */
         OLD_PARTS("old-parts", State.CHECK),
+        /** Something went wrong with it in a run, and nothing has shown since that it works. */
+        ACCIDENT("accident", State.CHECK),
         /** Film stayed milky when dry. */
         WEAK_BLEACH_FIX("weak-bleach-fix", State.CHECK),
         /** Rolls done, and the roll from which to test. */

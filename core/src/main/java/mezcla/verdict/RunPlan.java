@@ -17,6 +17,7 @@ import mezcla.batch.StorageAge;
 import mezcla.batch.Wear;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
+import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Range;
 import mezcla.log.Roll;
 import mezcla.log.RunBath;
@@ -28,6 +29,7 @@ import mezcla.processing.FilmLoad;
 import mezcla.processing.ProcessingObjection;
 import mezcla.processing.RunSteps;
 import mezcla.processing.RunTime;
+import mezcla.processing.StepChoice;
 import mezcla.processing.TankFit;
 import mezcla.processing.WarmUp;
 import org.jspecify.annotations.Nullable;
@@ -51,6 +53,7 @@ public record RunPlan(
         List<Objection> objections,
         List<RunRemark> remarks) {
     private static final double LATE_BELOW = 0.5;
+    private static final int SHORTEST_SECONDS = 10;
 
     /** Keeps its own lists. */
     public RunPlan {
@@ -70,6 +73,7 @@ public record RunPlan(
      * @param wantsMl what the tank would take of the bottle, in ml
      * @param leastMl the least of the bottle that covers the reels, in ml
      * @param load how much of it the film uses up; null where its capacity has no limit
+     * @param correctionSeconds what the film's owner adds to the time, in seconds; 0 for any but the image developer
      */
     public record PlannedBath(
             FillState fill,
@@ -78,10 +82,16 @@ public record RunPlan(
             double takesMl,
             double wantsMl,
             double leastMl,
-            @Nullable FilmLoad load) {
-        /** The time as shown; empty where the leaflet has no answer. */
+            @Nullable FilmLoad load,
+            int correctionSeconds) {
+        /** The time as shown, with the owner's own correction; empty where the leaflet has no answer. */
         public Optional<ProcessingTime> shown() {
-            return Optional.ofNullable(time).map(RunTime::shown);
+            return Optional.ofNullable(time)
+                    .map(RunTime::shown)
+                    .map(shown -> correctionSeconds == 0
+                            ? shown
+                            : ProcessingTime.ofSeconds(
+                                    Math.max(SHORTEST_SECONDS, shown.seconds() + correctionSeconds)));
         }
 
         /** The water that goes with the stock of a one-shot, in ml; 0 for a bath that is used again. */
@@ -157,6 +167,14 @@ public record RunPlan(
         addVolumes(baths, question, objections, remarks);
         addLoads(baths, objections, remarks);
         addPush(baths, developer, question, remarks);
+        question.rolls().stream()
+                .map(Roll::film)
+                .filter(film -> film != null && film.madeFor() != null)
+                .map(film -> FilmProcess.of(Objects.requireNonNull(film.madeFor())))
+                .filter(made -> !made.equals(batch.process()))
+                .findFirst()
+                .ifPresent(made -> remarks.add(new RunRemark.CrossProcessed(
+                        made.name(), batch.process().name())));
         return new RunPlan(batch, question, baths, verdict, objections, remarks);
     }
 
@@ -203,7 +221,9 @@ public record RunPlan(
         FilmLoad load = printed == null
                 ? null
                 : FilmLoad.of(question.equivalents(), bath.capacityForMl(), takes, printed.max());
-        return new PlannedBath(fill, time, verdict, takes, wants, least, load);
+        boolean images = developer != null && developer.id() == fill.id();
+        return new PlannedBath(
+                fill, time, verdict, takes, wants, least, load, images ? question.correctionSeconds() : 0);
     }
 
     private static RunTime time(FillState fill, RunQuestion question, double stops, @Nullable Double celsius) {
@@ -422,7 +442,11 @@ public record RunPlan(
     public RunSteps steps(RunSteps.Choices choices) {
         Map<String, Integer> seconds = new LinkedHashMap<>();
         baths.forEach(bath -> bath.shown().ifPresent(time -> seconds.put(batch.placeOf(bath.fill()), time.seconds())));
-        RunSteps steps = RunSteps.of(batch.leaflet(), seconds, choices);
+        RunSteps steps = RunSteps.of(
+                batch.leaflet(),
+                seconds,
+                choices,
+                question.hasCarbonBacking(batch.leaflet().process()));
         return imageDeveloper()
                 .map(developer -> steps.warmedTo(
                         question.celsius(), developer.fill().bath().timing().atC()))
@@ -443,6 +467,47 @@ public record RunPlan(
     /** What the run does to each fill, as the log keeps it. */
     public List<RunBath> asRunBaths() {
         return baths.stream().map(this::asRunBath).toList();
+    }
+
+    /**
+     * The same with times that were chosen for single steps.
+     *
+     * @param choices how the run is done
+     * @throws Refusal what {@link RunSteps#of} refuses
+     */
+    public List<RunBath> asRunBaths(RunSteps.Choices choices) {
+        Map<String, Integer> chosen = new LinkedHashMap<>();
+        RunSteps steps = steps(choices);
+        for (int i = 0; i < steps.steps().size(); i++) {
+            String bath = steps.steps().get(i).bath();
+            if (bath != null) {
+                chosen.put(bath, (int)
+                        Math.round(steps.schedule().steps().get(i).step().seconds()));
+            }
+        }
+        return baths.stream()
+                .map(planned -> {
+                    RunBath bath = asRunBath(planned);
+                    return bath.really(
+                            chosen.getOrDefault(batch.placeOf(planned.fill()), bath.seconds()), bath.celsius());
+                })
+                .toList();
+    }
+
+    /**
+     * The same for film that has been through: a time that was said for a step is taken as it is, whatever the sheet says.
+     *
+     * @param choices how the run was done
+     */
+    public List<RunBath> asDone(RunSteps.Choices choices) {
+        return baths.stream()
+                .map(planned -> {
+                    RunBath bath = asRunBath(planned);
+                    StepChoice said =
+                            choices.steps().get(planned.fill().bath().role().key());
+                    return said == null || said.seconds() == null ? bath : bath.really(said.seconds(), bath.celsius());
+                })
+                .toList();
     }
 
     private RunBath asRunBath(PlannedBath planned) {

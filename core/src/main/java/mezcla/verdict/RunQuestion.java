@@ -5,7 +5,10 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
+import mezcla.batch.BatchState;
+import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
+import mezcla.log.RunLogged;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
@@ -111,9 +114,42 @@ public record RunQuestion(
         return rolls.get(0).stops();
     }
 
+    /** What is added to the developer's time by taste, in seconds: what the film's owner asks for, for the whole tank. */
+    public int correctionSeconds() {
+        return rolls.get(0).correctionSeconds();
+    }
+
+    /** Whether any of the film has a carbon backing; where nobody said, film of the process has what is usual for it. */
+    public boolean hasCarbonBacking(FilmProcess process) {
+        return carbon(rolls, process);
+    }
+
+    /** The same of film that is in a run. */
+    public static boolean carbon(List<Roll> rolls, FilmProcess process) {
+        return rolls.stream().anyMatch(roll -> {
+            Boolean carbon = roll.hasCarbonBacking();
+            return carbon == null ? process.equals(FilmProcess.CINE_NEGATIVE) : carbon;
+        });
+    }
+
     /** The same film in another tank. */
     public RunQuestion inTank(InTank other) {
         return new RunQuestion(rolls, other, smallestMl, judging, at, zone, celsius);
+    }
+
+    /**
+     * The same in a tank that is turned where the batch's last run was, so that what is said of the next roll is said of
+     * how the batch is really used (rules, 4.7).
+     */
+    public RunQuestion asUsed(BatchState batch) {
+        boolean turned = batch.runs().stream()
+                .filter(run -> run.abandoned() == null)
+                .reduce((earlier, later) -> later)
+                .map(RunLogged::turned)
+                .orElse(false);
+        return turned == tank.turning()
+                ? this
+                : inTank(new InTank(tank.takesMl(), tank.leastMl(), tank.holds(), turned));
     }
 
     /** The same asked about another moment. */

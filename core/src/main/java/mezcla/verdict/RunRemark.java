@@ -30,6 +30,14 @@ public sealed interface RunRemark extends Objection {
      */
     record PushedLate(FillState fill, double rollsLeft) implements RunRemark {}
 
+    /**
+     * Film goes through another process than it is made for.
+     *
+     * @param madeFor what it is made for
+     * @param through what it goes through
+     */
+    record CrossProcessed(String madeFor, String through) implements RunRemark {}
+
     /** The batch has no final rinse. */
     record FinalRinseMissing() implements RunRemark {}
 }

@@ -236,12 +236,19 @@ public class LogStateTest {
     @Test
     public void runIsNeitherBeforeTheMixNorInTheFuture() {
         BatchState batch = halfAKit().state().batch(7);
-        assertThat(code(() -> batch.refuseRunAt(TestLog.day(0.9), TestLog.day(5))))
+        assertThat(code(() -> batch.runAt(TestLog.day(0.9), TestLog.day(5)))).isEqualTo("before-mixing");
+        assertThat(code(() -> batch.runAt(TestLog.day(5.1), TestLog.day(5)))).isEqualTo("in-the-future");
+        assertThat(batch.runAt(TestLog.day(1), TestLog.day(5))).isEqualTo(TestLog.day(1));
+        assertThat(batch.runAt(TestLog.day(5), TestLog.day(5))).isEqualTo(TestLog.day(5));
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(1 + 43 / 86_400.0, 7, 1, 1000);
+        BatchState fresh = log.state().batch(7);
+        assertThat(fresh.runAt(TestLog.day(1), TestLog.day(5)))
+                .as("people type minutes: the minute of mixing is after it")
+                .isEqualTo(fresh.mixed().foldedAt());
+        assertThat(code(() -> fresh.runAt(TestLog.day(1).minusSeconds(1), TestLog.day(5))))
                 .isEqualTo("before-mixing");
-        assertThat(code(() -> batch.refuseRunAt(TestLog.day(5.1), TestLog.day(5))))
-                .isEqualTo("in-the-future");
-        batch.refuseRunAt(TestLog.day(1), TestLog.day(5));
-        batch.refuseRunAt(TestLog.day(5), TestLog.day(5));
     }
 
     private static String code(ThrowableAssert.ThrowingCallable call) {

@@ -185,9 +185,9 @@ public class MixtureTest {
                         List.of(
                                 new MixedFill(1, sheet, "dev", 1000, "", TestLog.bottle(1), List.of(), before),
                                 new MixedFill(2, sheet, "bx", 1000, "", TestLog.bottle(2), List.of(), before))));
-        log.state().batch(7).refuseRunAt(TestLog.day(10), TestLog.day(30));
+        log.state().batch(7).runAt(TestLog.day(10), TestLog.day(30));
         assertThat(catchThrowableOfType(
-                                Refusal.class, () -> log.state().batch(7).refuseRunAt(TestLog.day(0), TestLog.day(30)))
+                                Refusal.class, () -> log.state().batch(7).runAt(TestLog.day(0), TestLog.day(30)))
                         .code())
                 .isEqualTo("before-mixing");
         log.run(10, 7, 2, 1L, 2L);

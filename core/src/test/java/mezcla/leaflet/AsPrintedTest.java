@@ -178,12 +178,12 @@ public class AsPrintedTest {
                 Scale.CELSIUS);
         assertThat(steps)
                 .containsExactly(
-                        new ProcessStep(ProcessStep.Kind.PRE_SOAK, null, 60.0, null, null, 38.0),
-                        new ProcessStep(ProcessStep.Kind.WASH, null, 180.0, null, 7, null),
-                        new ProcessStep(ProcessStep.Kind.WASH, null, 30.0, 60.0, null, null),
-                        new ProcessStep(ProcessStep.Kind.WASH, null, 360.0, Double.POSITIVE_INFINITY, null, 35.0),
-                        new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null, null),
-                        new ProcessStep(ProcessStep.Kind.WETTING_AGENT, null, 60.0, null, null, null));
+                        new ProcessStep(ProcessStep.Kind.PRE_SOAK, null, 60.0, null, null, 38.0, null),
+                        new ProcessStep(ProcessStep.Kind.WASH, null, 180.0, null, 7, null, null),
+                        new ProcessStep(ProcessStep.Kind.WASH, null, 30.0, 60.0, null, null, null),
+                        new ProcessStep(ProcessStep.Kind.WASH, null, 360.0, Double.POSITIVE_INFINITY, null, 35.0, null),
+                        new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null, null, null),
+                        new ProcessStep(ProcessStep.Kind.WETTING_AGENT, null, 60.0, null, null, null, null));
         assertThat(SheetLines.minutes("3 min")).isEqualTo(3);
         assertThat(SheetLines.minutes("2")).isEqualTo(2);
         assertThat(SheetLines.sachets("the whole sachet")).isEqualTo(1);

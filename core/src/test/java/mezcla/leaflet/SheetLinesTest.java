@@ -68,7 +68,7 @@ public class SheetLinesTest {
                 plain.parts(),
                 BATHS,
                 SheetLines.steps(
-                        "Pre-soak 1:00 38 °C\nDeveloper\nWash 6 fills\nbx\nWash 3:00\nwash until clear",
+                        "Pre-soak 1:00 38 °C\nDeveloper ; move it gently\nWash 6 fills\nbx\nWash 3:00\nwash until clear; shake hard",
                         BATHS,
                         Temperature.Scale.CELSIUS),
                 SheetLines.examples("After 7 rolls, 2 more: 4:05\nBleach-fix: after 0, 1: 3:20", BATHS));
@@ -82,6 +82,9 @@ public class SheetLinesTest {
                         ProcessStep.Kind.WASH,
                         ProcessStep.Kind.WASH_UNTIL_CLEAR);
         assertThat(leaflet.steps().get(0).atC()).isEqualTo(38.0);
+        assertThat(leaflet.steps())
+                .extracting(ProcessStep::says)
+                .containsExactly(null, "move it gently", null, null, null, "shake hard");
         assertThat(leaflet.examples())
                 .containsExactly(new PrintedExample("dev", 7, 2, 245), new PrintedExample("bx", 0, 1, 200));
         assertThat(SheetLines.steps(SheetLines.steps(leaflet), BATHS, Temperature.Scale.CELSIUS))
@@ -144,6 +147,11 @@ public class SheetLinesTest {
             {"not-a-dilution", (Reading) () -> SheetLines.dilution("half")},
             {"not-a-dilution", (Reading) () -> SheetLines.dilution("0 + 4")},
             {"not-a-step", (Reading) () -> SheetLines.steps("Fixer", BATHS, Temperature.Scale.CELSIUS)},
+            {"not-a-step", (Reading) () -> SheetLines.steps("Wash 3:00 ;", BATHS, Temperature.Scale.CELSIUS)},
+            {
+                "not-a-step",
+                (Reading) () -> SheetLines.steps("Wash 3:00; " + "x".repeat(81), BATHS, Temperature.Scale.CELSIUS)
+            },
             {"not-a-step", (Reading) () -> SheetLines.steps("Wash a bit", BATHS, Temperature.Scale.CELSIUS)},
         };
     }

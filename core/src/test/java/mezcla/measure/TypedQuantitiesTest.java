@@ -199,4 +199,34 @@ public class TypedQuantitiesTest {
                     .isEqualTo(temperature);
         }
     }
+
+    @DataProvider
+    public Object[][] partRolls() {
+        return new Object[][] {
+            {FilmFormat.F135_36, 36, 1.0},
+            {FilmFormat.F135_36, 24, 0.75},
+            {FilmFormat.F135_36, 12, 0.45},
+            {FilmFormat.F135_24, 18, 0.6},
+            {FilmFormat.F135_36, 6, 0.225},
+            {FilmFormat.F135_36, 40, 1.0 + 0.25 / 3},
+        };
+    }
+
+    @Test(dataProvider = "partRolls")
+    public void aPartOfARollCountsForItsExposures(FilmFormat format, int exposures, double equivalents) {
+        assertThat(format.equivalentsOf(exposures)).isCloseTo(equivalents, within(1e-9));
+    }
+
+    @Test
+    public void exposuresAreCountedOfTheRightFilmAndInReason() {
+        assertThat(catchThrowableOfType(Refusal.class, () -> FilmFormat.F120.equivalentsOf(12))
+                        .code())
+                .isEqualTo("exposures-not-counted");
+        assertThat(catchThrowableOfType(Refusal.class, () -> FilmFormat.F135_36.equivalentsOf(41))
+                        .code())
+                .isEqualTo("exposures-unlikely");
+        assertThat(catchThrowableOfType(Refusal.class, () -> FilmFormat.F135_36.equivalentsOf(0))
+                        .code())
+                .isEqualTo("exposures-unlikely");
+    }
 }

@@ -13,6 +13,7 @@ import mezcla.batch.Bottling;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
@@ -32,6 +33,26 @@ public class BatchPlanTest {
                 .extracting(BatchPlan.Take::amount)
                 .containsExactly(25.0, 12.5);
         assertThat(plan.waterMl()).isCloseTo(2 * 250 - 37.5 - 75, within(1e-9));
+    }
+
+    private static BatchPlan warmestFirst(Double developerC, Double bleachFixC) {
+        return BatchPlan.of(Leaflets.mixedIn(bath -> bath.key().equals("dev") ? developerC : bleachFixC), FULL, 250)
+                .warmestFirst();
+    }
+
+    @Test
+    public void theWarmestWaterMayComeFirstWithWhatHasThenToBeKeptApart() {
+        BatchPlan turned = warmestFirst(40.0, 45.0);
+        assertThat(turned.baths()).extracting(bath -> bath.bath().key()).containsExactly("bx", "dev");
+        assertThat(turned.keptApart()).containsExactly(new BatchPlan.Apart(BathRole.BLEACH_FIX, BathRole.DEVELOPER));
+        for (BatchPlan asUsed : List.of(warmestFirst(45.0, 40.0), warmestFirst(40.0, 40.0), warmestFirst(40.0, null))) {
+            assertThat(asUsed.baths()).extracting(bath -> bath.bath().key()).containsExactly("dev", "bx");
+            assertThat(asUsed.keptApart()).isEmpty();
+        }
+        assertThat(warmestFirst(null, 30.0).baths())
+                .as("nobody says how warm the developer's water is")
+                .extracting(bath -> bath.bath().key())
+                .containsExactly("bx", "dev");
     }
 
     @Test

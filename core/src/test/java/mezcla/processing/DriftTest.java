@@ -56,6 +56,19 @@ public class DriftTest {
         assertThat(at(step, 38.2)).as("at the edge of near enough").isEmpty();
     }
 
+    @Test
+    public void adviceIsKeptWithinHalfOfWhatWasPlannedAndLeavesTimeToPourOut() {
+        int step = developer();
+        int planned = (int) EXERCISE.steps().schedule().steps().get(step).step().seconds();
+        List<RunProgress.Event> hot = List.of(pour(0, step), read(10, step, 39.9));
+        Drift late = Drift.of(EXERCISE.steps(), EXERCISE::timing, hot, BEGAN.plusSeconds(planned - 20))
+                .orElseThrow();
+        assertThat(late.lastsSeconds()).as("not at once").isEqualTo(planned);
+        Drift early = Drift.of(EXERCISE.steps(), EXERCISE::timing, hot, BEGAN.plusSeconds(20))
+                .orElseThrow();
+        assertThat(early.lastsSeconds()).isBetween(planned / 2, planned - 1);
+    }
+
     private static Optional<Drift> at(int step, double celsius) {
         return Drift.of(
                 EXERCISE.steps(),

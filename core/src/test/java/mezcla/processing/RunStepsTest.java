@@ -16,8 +16,11 @@ import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.PrintedMovement;
+import mezcla.leaflet.PrintedTime;
 import mezcla.leaflet.ProcessStep;
 import mezcla.leaflet.StepClock;
+import mezcla.log.Accident;
+import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.DataProvider;
@@ -49,6 +52,17 @@ public class RunStepsTest {
                 plain.baths(),
                 List.of(steps),
                 List.of());
+    }
+
+    private static RunSteps.Choices choices(
+            boolean soak, RunSteps.Between between, RunSteps.FinalRinse rinse, boolean wetting, Movement movement) {
+        return new RunSteps.Choices(
+                soak ? RunSteps.Soak.LEAFLET : RunSteps.Soak.NONE,
+                between,
+                rinse,
+                wetting ? RunSteps.Wetting.LEAFLET : RunSteps.Wetting.NONE,
+                movement,
+                Map.of());
     }
 
     private static RunSteps negative(RunSteps.Choices choices) {
@@ -83,20 +97,19 @@ public class RunStepsTest {
 
     @Test
     public void theHouseChoosesPreSoakRinseAndMovement() {
-        RunSteps other = negative(
-                new RunSteps.Choices(false, RunSteps.Between.RINSE, RunSteps.FinalRinse.WARM, true, Movement.ROTARY));
+        RunSteps other =
+                negative(choices(false, RunSteps.Between.RINSE, RunSteps.FinalRinse.WARM, true, Movement.ROTARY));
         assertThat(names(other)).containsExactly("Developer", "Wash", "Bleach-fix", "Wash, 6 fills");
         assertThat(other.schedule().steps().get(0).step().agitation()).isInstanceOf(Agitation.Continuous.class);
         RunSteps rinsed = RunSteps.of(
                 sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), water(ProcessStep.Kind.WASH, 60.0, null), bath("bx")),
                 Map.of("dev", 195, "bx", 390),
-                new RunSteps.Choices(true, RunSteps.Between.RINSE, RunSteps.FinalRinse.WARM, true, Movement.STICK));
+                choices(true, RunSteps.Between.RINSE, RunSteps.FinalRinse.WARM, true, Movement.STICK));
         assertThat(names(rinsed)).as("rinsed already").containsExactly("Developer", "Wash", "Bleach-fix");
     }
 
     private static RunSteps.Choices straight() {
-        return new RunSteps.Choices(
-                true, RunSteps.Between.STRAIGHT, RunSteps.FinalRinse.WARM, true, Movement.INVERSION);
+        return choices(true, RunSteps.Between.STRAIGHT, RunSteps.FinalRinse.WARM, true, Movement.INVERSION);
     }
 
     @Test
@@ -168,15 +181,13 @@ public class RunStepsTest {
         RunSteps room = RunSteps.of(
                 sheet,
                 ALL,
-                new RunSteps.Choices(
-                        true, RunSteps.Between.LEAFLET, RunSteps.FinalRinse.ROOM, false, Movement.INVERSION));
+                choices(true, RunSteps.Between.LEAFLET, RunSteps.FinalRinse.ROOM, false, Movement.INVERSION));
         assertThat(names(room)).endsWith("Bleach-fix", "Final rinse");
         assertThat(room.steps().get(4).atC()).isNull();
         RunSteps none = RunSteps.of(
                 sheet,
                 ALL,
-                new RunSteps.Choices(
-                        true, RunSteps.Between.LEAFLET, RunSteps.FinalRinse.NONE, true, Movement.INVERSION));
+                choices(true, RunSteps.Between.LEAFLET, RunSteps.FinalRinse.NONE, true, Movement.INVERSION));
         assertThat(names(none)).endsWith("Bleach-fix", "Wetting agent");
         assertThat(none.steps()).last().matches(RunSteps.Step::wipeBefore);
         assertThat(PrintedWays.of(sheet).finalRinse()).isNotNull();
@@ -191,8 +202,7 @@ public class RunStepsTest {
                 bath("bx"),
                 water(ProcessStep.Kind.WETTING_AGENT, 45.0, null));
         RunSteps.Choices with = RunSteps.Choices.USUAL;
-        RunSteps.Choices without =
-                new RunSteps.Choices(with.preSoak(), with.between(), with.finalRinse(), false, with.movement());
+        RunSteps.Choices without = choices(true, with.between(), with.finalRinse(), false, with.movement());
         RunSteps steps = RunSteps.of(sheet, Map.of("dev", 195, "bx", 390), with);
         assertThat(steps.steps()).last().satisfies(step -> {
             assertThat(step.kind()).isEqualTo(ProcessStep.Kind.WETTING_AGENT);
@@ -200,6 +210,164 @@ public class RunStepsTest {
         });
         assertThat(RunSteps.of(sheet, Map.of("dev", 195, "bx", 390), without).steps())
                 .noneMatch(step -> step.kind() == ProcessStep.Kind.WETTING_AGENT);
+    }
+
+    private static RunSteps.Choices single(String key, StepChoice choice) {
+        RunSteps.Choices usual = RunSteps.Choices.USUAL;
+        return new RunSteps.Choices(
+                usual.soak(),
+                usual.between(),
+                usual.finalRinse(),
+                usual.wetting(),
+                usual.movement(),
+                Map.of(key, choice));
+    }
+
+    private static StepChoice lasting(int seconds) {
+        return new StepChoice(false, seconds, StepChoice.Water.PRINTED, false, null);
+    }
+
+    private static final Map<String, Integer> SECONDS = Map.of("dev", 195, "bx", 390);
+
+    private static Leaflet washed() {
+        return sheet(
+                FilmProcess.COLOUR_NEGATIVE,
+                bath("dev"),
+                new ProcessStep(ProcessStep.Kind.WASH, null, 60.0, 120.0, null, 38.0, null),
+                bath("bx"),
+                new ProcessStep(ProcessStep.Kind.WASH, null, 180.0, null, 7, 35.0, null));
+    }
+
+    private static double length(RunSteps steps, int at) {
+        return steps.schedule().steps().get(at).step().seconds();
+    }
+
+    @Test
+    public void everyStepCanBeDoneOtherwiseThanPrinted() {
+        Leaflet sheet = washed();
+        assertThat(RunSteps.keys(sheet)).containsExactly("developer", "water-1", "bleach-fix", "water-2");
+        assertThat(length(RunSteps.of(sheet, SECONDS, single("water-1", lasting(100))), 1))
+                .isEqualTo(100);
+        assertThat(length(RunSteps.of(sheet, SECONDS, single("bleach-fix", lasting(500))), 2))
+                .isEqualTo(500);
+        RunSteps byFills = RunSteps.of(
+                sheet, SECONDS, single("water-2", new StepChoice(false, null, StepChoice.Water.FILLS, false, null)));
+        assertThat(names(byFills)).last().isEqualTo("Wash, 7 fills");
+        assertThat(byFills.steps().get(3).fills()).isEqualTo(7);
+        assertThat(RunSteps.of(sheet, SECONDS, RunSteps.Choices.USUAL)
+                        .steps()
+                        .get(3)
+                        .fills())
+                .as("three minutes is printed first")
+                .isZero();
+        assertThat(names(RunSteps.of(
+                        sheet,
+                        SECONDS,
+                        single("water-1", new StepChoice(true, null, StepChoice.Water.PRINTED, false, null)))))
+                .containsExactly("Developer", "Bleach-fix", "Wash");
+        assertThat(names(RunSteps.of(
+                        sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), bath("bx"), bath("dev")),
+                        SECONDS,
+                        single("bleach-fix", new StepChoice(false, null, StepChoice.Water.PRINTED, true, null)))))
+                .containsExactly("Developer", "Bleach-fix", "Wash", "Developer");
+        RunSteps stirred = RunSteps.of(
+                sheet,
+                SECONDS,
+                single("bleach-fix", new StepChoice(false, null, StepChoice.Water.PRINTED, false, Movement.STICK)));
+        assertThat(Objects.requireNonNull(stirred.steps().get(2).moved()).first())
+                .isEqualTo(Movement.STICK);
+        assertThat(Objects.requireNonNull(stirred.steps().get(0).moved()).first())
+                .isEqualTo(Movement.INVERSION);
+    }
+
+    @Test
+    public void whatIsUsualHasNoTimesOfOneRun() {
+        StepChoice stirred = new StepChoice(false, 500, StepChoice.Water.PRINTED, true, Movement.STICK);
+        assertThat(single("bleach-fix", stirred).withoutTimes())
+                .isEqualTo(single(
+                        "bleach-fix", new StepChoice(false, null, StepChoice.Water.PRINTED, true, Movement.STICK)));
+        assertThat(single("bleach-fix", lasting(500)).withoutTimes()).isEqualTo(RunSteps.Choices.USUAL);
+    }
+
+    @DataProvider
+    public Object[][] timesThatTheSheetDoesNotAllow() {
+        return new Object[][] {
+            {"water-1", 59, "time-too-short", "water for less than a minute"},
+            {"bleach-fix", 389, "time-too-short", "a bath that clears, shorter than planned"},
+            {"developer", 194, "time-outside-sheet", "a developer that has one time"},
+            {"developer", 196, "time-outside-sheet", "the same"},
+            {"bleach-fix", 3601, "time-outside-sheet", "nobody waits for that"},
+        };
+    }
+
+    @Test(dataProvider = "timesThatTheSheetDoesNotAllow")
+    public void aTimeOutsideOfTheSheetIsRefused(String key, int seconds, String code, String why) {
+        assertThat(catchThrowableOfType(
+                                Refusal.class, () -> RunSteps.of(washed(), SECONDS, single(key, lasting(seconds))))
+                        .code())
+                .as(why)
+                .isEqualTo(code);
+    }
+
+    @Test
+    public void aDevelopersPrintedRangeGrowsWithWhatWasPlanned() {
+        PrintedTime range = new PrintedTime(180, 240);
+        assertThat(lasting(270).lasts("Developer", 210, range, true)).isEqualTo(270);
+        assertThat(lasting(280).lasts("Developer", 210, range, true)).isEqualTo(280);
+        ProcessingObjection.TimeOutsideSheet outside = (ProcessingObjection.TimeOutsideSheet)
+                catchThrowableOfType(Refusal.class, () -> lasting(281).lasts("Developer", 210, range, true))
+                        .objection();
+        assertThat(outside.least()).isEqualTo(210);
+        assertThat(outside.most()).isEqualTo(280);
+        assertThat(StepChoice.PRINTED.lasts("Developer", 210, range, true)).isEqualTo(210);
+    }
+
+    @Test
+    public void aPreSoakAndAWettingAgentCanBeAddedToASheetThatHasNone() {
+        RunSteps.Choices more = new RunSteps.Choices(
+                RunSteps.Soak.MINUTE,
+                RunSteps.Between.LEAFLET,
+                RunSteps.FinalRinse.WARM,
+                RunSteps.Wetting.OWN,
+                Movement.PRINTED,
+                Map.of());
+        RunSteps steps = RunSteps.of(sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), bath("bx")), SECONDS, more);
+        assertThat(names(steps)).containsExactly("Pre-soak", "Developer", "Bleach-fix", "Wetting agent");
+        assertThat(steps.steps().get(0).atC()).as("as warm as the developer").isEqualTo(38.0);
+        assertThat(length(steps, 0)).isEqualTo(60);
+        assertThat(names(negative(more)))
+                .as("where the sheet has one, nothing is doubled")
+                .startsWith("Pre-soak", "Developer");
+    }
+
+    @Test
+    public void carbonIsWhatIsSaidOfTheFilmAndNotOfTheChemistry() {
+        assertThat(Backing.USUAL.isCarbon(FilmProcess.CINE_NEGATIVE, null, FilmFormat.F135_36))
+                .isTrue();
+        assertThat(Backing.USUAL.isCarbon(FilmProcess.COLOUR_NEGATIVE, FilmProcess.CINE_NEGATIVE, FilmFormat.F135_36))
+                .isTrue();
+        assertThat(Backing.USUAL.isCarbon(FilmProcess.CINE_NEGATIVE, FilmProcess.COLOUR_NEGATIVE, FilmFormat.F135_36))
+                .isFalse();
+        assertThat(Backing.NONE.isCarbon(FilmProcess.CINE_NEGATIVE, null, FilmFormat.SUPER_8))
+                .isFalse();
+        assertThat(Backing.CARBON.isCarbon(FilmProcess.COLOUR_NEGATIVE, null, FilmFormat.F120))
+                .isTrue();
+        assertThat(catchThrowableOfType(
+                                Refusal.class,
+                                () -> Backing.USUAL.isCarbon(FilmProcess.COLOUR_NEGATIVE, null, FilmFormat.SUPER_8))
+                        .code())
+                .isEqualTo("backing-unknown");
+        Leaflet plain = sheet(FilmProcess.COLOUR_NEGATIVE, bath("dev"), bath("bx"));
+        assertThat(catchThrowableOfType(Refusal.class, () -> RunSteps.of(plain, SECONDS, RunSteps.Choices.USUAL, true))
+                        .code())
+                .isEqualTo("carbon-backing");
+        assertThat(names(RunSteps.of(
+                        sheet(FilmProcess.CINE_NEGATIVE, bath("dev"), bath("bx")),
+                        SECONDS,
+                        RunSteps.Choices.USUAL,
+                        false)))
+                .as("film without a backing needs no pre-bath")
+                .containsExactly("Developer", "Bleach-fix");
     }
 
     private static Leaflet moving(String printed, @Nullable StepClock clock) {
@@ -442,7 +610,7 @@ public class RunStepsTest {
                 event(70, RunProgress.Kind.TEMPERATURE, 1, 37.8),
                 event(90, RunProgress.Kind.TEMPERATURE, 1, 37.4),
                 event(100, RunProgress.Kind.CHANGE, 1, 5),
-                event(120, RunProgress.Kind.TROUBLE, 1, 0),
+                event(120, RunProgress.Kind.TROUBLE, 1, Trouble.noted(Accident.FORGOT_TO_MOVE, -1)),
                 event(78, RunProgress.Kind.MOVED, 1, 10),
                 event(268, RunProgress.Kind.POUR, 2, 0),
                 event(658, RunProgress.Kind.POUR, 3, 0),
@@ -458,10 +626,16 @@ public class RunStepsTest {
         assertThat(developer.plannedSeconds()).isEqualTo(200);
         assertThat(developer.realSeconds()).isEqualTo(200);
         assertThat(developer.celsius()).isCloseTo(37.6, within(1e-9));
-        assertThat(developer.troubles()).containsExactly(52.0);
+        assertThat(developer.troubles()).containsExactly(new Trouble(1, 52, Accident.FORGOT_TO_MOVE, -1));
         assertThat(developer.missed()).containsExactly(60.0, 90.0, 120.0, 150.0, 180.0);
         RunProgress stopped = RunProgress.of(steps, events);
         assertThat(stopped.over()).isFalse();
+        List<RunProgress.Event> unticked = new ArrayList<>(events);
+        unticked.add(event(155, RunProgress.Kind.UNTICKED, 1, 1));
+        unticked.add(event(200, RunProgress.Kind.UNTICKED, 1, 0));
+        assertThat(RunProgress.of(steps, unticked).passed().get(1).missed())
+                .as("from 87 s to 132 s nobody was asked to tick")
+                .containsExactly(60.0, 150.0, 180.0);
         assertThat(RunProgress.of(steps, events.subList(0, 6)).passed().get(1).missed())
                 .as("nothing is known after 120 s: what was to come was not missed")
                 .containsExactly(10.0);

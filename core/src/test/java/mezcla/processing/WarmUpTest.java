@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import mezcla.Leaflets;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.ProcessStep;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.processing.EquivalentDevelopment.Reading;
@@ -15,6 +18,30 @@ import org.testng.annotations.Test;
 public class WarmUpTest {
     private static final WarmUp.Tub TUB = new WarmUp.Tub(12, 800, 8, 20, 39);
     private static final List<WarmUp.Warmed> LITRE = List.of(new WarmUp.Warmed(1, 6, 20));
+
+    @Test
+    public void waterThatIsWantedAsWarmAsTheDeveloperIsWarmedWithIt() {
+        Leaflet plain = Leaflets.negative();
+        Leaflet sheet = new Leaflet(
+                plain.key(),
+                plain.version(),
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                plain.makesMl(),
+                plain.parts(),
+                plain.baths(),
+                List.of(
+                        new ProcessStep(ProcessStep.Kind.PRE_SOAK, null, 60.0, null, 38.0),
+                        new ProcessStep(ProcessStep.Kind.BATH, "dev", null, null, null),
+                        new ProcessStep(ProcessStep.Kind.WASH_FILLS, null, null, 6, 35.0),
+                        new ProcessStep(ProcessStep.Kind.WASH, null, 60.0, null, 34.9),
+                        new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null)),
+                List.of());
+        assertThat(WarmUp.waterLitres(sheet, 38, 300)).isCloseTo(7 * 0.3, within(1e-9));
+        assertThat(WarmUp.waterLitres(plain, 38, 300)).isZero();
+    }
 
     @Test
     public void aHigherSettingIsQuickerWhereNoBottleGoesPast() {

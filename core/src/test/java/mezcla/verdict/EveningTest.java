@@ -98,6 +98,21 @@ public class EveningTest {
         assertThat(evening(log, load(1)).refused()).isEmpty();
     }
 
+    private static boolean warm(Double waterC, int minutesLater) {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.mixedIn(bath -> waterC), 5000);
+        log.mix(1, 7, 1, 1000);
+        return Evening.isStillWarm(log.state().batch(7), TestLog.day(1).plus(Duration.ofMinutes(minutesLater)));
+    }
+
+    @Test
+    public void aMixIsWarmForAWhileWhenItsWaterWas() {
+        assertThat(warm(40.0, 44)).isTrue();
+        assertThat(warm(40.0, 45)).isFalse();
+        assertThat(warm(30.0, 5)).as("mixed cooler than it is used").isFalse();
+        assertThat(warm(null, 5)).as("nobody says how warm it was").isFalse();
+    }
+
     @Test
     public void aRunThatWasGivenUpWearsWhatItReachedAndNothingElse() {
         TestLog log = negative();
@@ -112,7 +127,10 @@ public class EveningTest {
                         300,
                         List.of(),
                         start.stamp().sequence(),
-                        "the lid came off"));
+                        "the lid came off",
+                        List.of(),
+                        null,
+                        false));
         assertThat(abandoned.abandoned()).isEqualTo("the lid came off");
         assertThat(log.state().fill(1).rolls()).isEqualTo(2);
         assertThat(log.state().fill(2).rolls()).isZero();

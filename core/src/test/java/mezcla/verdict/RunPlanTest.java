@@ -16,14 +16,22 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.Accident;
 import mezcla.log.DiscardedFill;
 import mezcla.log.FillBarred;
+import mezcla.log.FillInspected;
 import mezcla.log.FillSpilled;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.Finding;
 import mezcla.log.LimitOverridden;
+import mezcla.log.Roll;
+import mezcla.log.RunAccident;
 import mezcla.log.RunBath;
 import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
+import mezcla.processing.RunSteps;
+import mezcla.processing.StepChoice;
 import org.testng.annotations.Test;
 
 public class RunPlanTest {
@@ -51,6 +59,130 @@ public class RunPlanTest {
 
     private static RunPlan plan(TestLog log, RunQuestion question) {
         return RunPlan.of(log.state().batch(7), question);
+    }
+
+    @Test
+    public void anOwnersCorrectionIsTasteAndTouchesTheDevelopersTimeAlone() {
+        TestLog log = negative();
+        RunQuestion usual = question(1, 1, 0, 250);
+        Roll roll = usual.rolls().get(0);
+        RunQuestion own = usual.ofRolls(List.of(new Roll(
+                roll.owner(),
+                roll.format(),
+                roll.equivalents(),
+                0,
+                false,
+                new Roll.Film("Harbour", null, 10, null, false))));
+        RunPlan asUsual = plan(log, usual);
+        RunPlan corrected = plan(log, own);
+        assertThat(seconds(corrected, 0)).isEqualTo(seconds(asUsual, 0) + 10);
+        assertThat(seconds(corrected, 1)).isEqualTo(seconds(asUsual, 1));
+        assertThat(corrected.baths().get(0).time())
+                .isEqualTo(asUsual.baths().get(0).time());
+        assertThat(corrected.asRunBaths().get(0).seconds()).isEqualTo(seconds(corrected, 0));
+        assertThat(corrected.asRunBaths().get(0).wearEquivalents())
+                .isEqualTo(asUsual.asRunBaths().get(0).wearEquivalents());
+        StepChoice longer = new StepChoice(false, seconds(asUsual, 1) + 60, StepChoice.Water.PRINTED, false, null);
+        RunSteps.Choices choices = new RunSteps.Choices(
+                RunSteps.Soak.LEAFLET,
+                RunSteps.Between.LEAFLET,
+                RunSteps.FinalRinse.WARM,
+                RunSteps.Wetting.LEAFLET,
+                Movement.PRINTED,
+                Map.of("bleach-fix", longer));
+        assertThat(asUsual.asRunBaths(choices).get(1).seconds())
+                .as("a time that was chosen for this run")
+                .isEqualTo(seconds(asUsual, 1) + 60);
+        RunSteps.Choices tooShort = new RunSteps.Choices(
+                RunSteps.Soak.LEAFLET,
+                RunSteps.Between.LEAFLET,
+                RunSteps.FinalRinse.WARM,
+                RunSteps.Wetting.LEAFLET,
+                Movement.PRINTED,
+                Map.of("bleach-fix", new StepChoice(false, 20, StepChoice.Water.PRINTED, false, null)));
+        assertThat(catchThrowableOfType(Refusal.class, () -> asUsual.asRunBaths(tooShort))
+                        .code())
+                .as("a plan is refused")
+                .isEqualTo("time-too-short");
+        assertThat(asUsual.asDone(tooShort))
+                .as("a fact is not")
+                .extracting(RunBath::seconds)
+                .containsExactly(seconds(asUsual, 0), 20);
+    }
+
+    private static Reason.Code deciding(TestLog log) {
+        return plan(log, question(3, 1, 0, 250)).baths().get(0).verdict().reasons().stream()
+                .map(Reason::code)
+                .findFirst()
+                .orElse(null);
+    }
+
+    @Test
+    public void aDeveloperWithWhichSomethingWentWrongIsTriedWithAClipFirst() {
+        for (Accident what : Accident.values()) {
+            TestLog log = negative();
+            RunQuestion film = question(1, 1, 0, 250);
+            log.add(
+                    1,
+                    stamp -> new RunLogged(
+                            stamp,
+                            7,
+                            film.rolls(),
+                            plan(log, film).asRunBaths(),
+                            250,
+                            List.of(),
+                            null,
+                            null,
+                            List.of(new RunAccident(what, 1L, null, 30), new RunAccident(what, 2L, null, 300)),
+                            null,
+                            false));
+            assertThat(deciding(log) == Reason.Code.ACCIDENT).as(what.key()).isEqualTo(what == Accident.LEAK);
+            assertThat(plan(log, film).baths().get(1).verdict().reasons())
+                    .as("the bleach-fix has no clip")
+                    .extracting(Reason::code)
+                    .doesNotContain(Reason.Code.ACCIDENT);
+            log.add(2, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true));
+            assertThat(deciding(log)).as("a good clip since").isNotEqualTo(Reason.Code.ACCIDENT);
+        }
+    }
+
+    @Test
+    public void filmMadeForAnotherProcessIsRemarkedOn() {
+        TestLog log = negative();
+        RunQuestion usual = question(1, 1, 0, 250);
+        Roll roll = usual.rolls().get(0);
+        for (String madeFor : new String[] {"colour-slide", "colour-negative"}) {
+            RunQuestion film = usual.ofRolls(List.of(new Roll(
+                    roll.owner(),
+                    roll.format(),
+                    roll.equivalents(),
+                    0,
+                    false,
+                    new Roll.Film(null, null, 0, madeFor, false))));
+            assertThat(plan(log, film)
+                            .remarks()
+                            .contains(new RunRemark.CrossProcessed("Colour slide", "Colour negative")))
+                    .isEqualTo(madeFor.equals("colour-slide"));
+        }
+    }
+
+    @Test
+    public void theNextRollIsAskedAboutAsTheBatchIsReallyUsed() {
+        TestLog log = negative();
+        RunQuestion byHand = question(2, 1, 0, 250);
+        assertThat(byHand.asUsed(log.state().batch(7))).isSameAs(byHand);
+        log.add(1, stamp -> new RunLogged(stamp, 7, byHand.rolls(), List.of(), 250, List.of(), null).turned(true));
+        RunQuestion turned = byHand.asUsed(log.state().batch(7));
+        assertThat(turned.tank().turning()).isTrue();
+        assertThat(turned.tankMl()).isEqualTo(250);
+        log.add(1.5, stamp -> new RunLogged(stamp, 7, byHand.rolls(), List.of(), 250, List.of(), null));
+        assertThat(turned.asUsed(log.state().batch(7)).tank().turning())
+                .as("by hand again")
+                .isFalse();
+    }
+
+    private static int seconds(RunPlan plan, int bath) {
+        return plan.baths().get(bath).shown().orElseThrow().seconds();
     }
 
     @Test

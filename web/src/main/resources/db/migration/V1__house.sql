@@ -280,7 +280,8 @@ CREATE TABLE mix_begun (
     batch_id INTEGER NOT NULL REFERENCES batch (id),
     name TEXT,
     old_fill_id INTEGER REFERENCES fill (id),
-    old_fill_route TEXT CHECK (old_fill_route IN ('DEVELOPERS', 'SILVER_BEARING', 'OTHERS'))
+    old_fill_route TEXT CHECK (old_fill_route IN ('DEVELOPERS', 'SILVER_BEARING', 'OTHERS')),
+    warmest_first INTEGER NOT NULL DEFAULT 0 CHECK (warmest_first IN (0, 1))
 );
 
 CREATE TABLE mix_kit (
@@ -339,14 +340,16 @@ CREATE TABLE look_photo (
 
 CREATE TABLE run_way (
     started INTEGER PRIMARY KEY REFERENCES log_entry (sequence),
-    pre_soak INTEGER NOT NULL CHECK (pre_soak IN (0, 1)),
-    rinse INTEGER NOT NULL CHECK (rinse IN (0, 1)),
-    final_rinse INTEGER NOT NULL CHECK (final_rinse IN (0, 1)),
-    movement TEXT NOT NULL CHECK (movement IN ('PRINTED', 'INVERSION', 'STICK', 'ROTARY')),
-    straight INTEGER NOT NULL DEFAULT 0 CHECK (straight IN (0, 1)),
-    room_rinse INTEGER NOT NULL DEFAULT 0 CHECK (room_rinse IN (0, 1)),
-    wetting_agent INTEGER NOT NULL DEFAULT 1 CHECK (wetting_agent IN (0, 1)),
+    choices TEXT NOT NULL,
     probe_id INTEGER REFERENCES probe (id)
+);
+
+CREATE TABLE house_way (
+    id INTEGER PRIMARY KEY,
+    process TEXT NOT NULL,
+    choices TEXT NOT NULL,
+    set_by INTEGER NOT NULL REFERENCES member (id),
+    set_at TEXT NOT NULL
 );
 
 CREATE TABLE run_event (
@@ -364,7 +367,7 @@ CREATE TABLE run_event (
 CREATE TABLE house_tub (
     id INTEGER PRIMARY KEY,
     litres REAL NOT NULL CHECK (litres > 0),
-    power_w REAL NOT NULL CHECK (power_w > 0),
+    power_w REAL NOT NULL CHECK (power_w >= 0),
     loss_w_per_k REAL NOT NULL CHECK (loss_w_per_k >= 0),
     member_id INTEGER NOT NULL REFERENCES member (id),
     at TEXT NOT NULL
@@ -497,6 +500,8 @@ CREATE TRIGGER stand_in_no_update BEFORE UPDATE ON stand_in BEGIN SELECT RAISE(A
 CREATE TRIGGER stand_in_no_delete BEFORE DELETE ON stand_in BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER run_way_no_update BEFORE UPDATE ON run_way BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER run_way_no_delete BEFORE DELETE ON run_way BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER house_way_no_update BEFORE UPDATE ON house_way BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
+CREATE TRIGGER house_way_no_delete BEFORE DELETE ON house_way BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER run_event_no_update BEFORE UPDATE ON run_event BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER run_event_no_delete BEFORE DELETE ON run_event BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;
 CREATE TRIGGER house_tub_no_update BEFORE UPDATE ON house_tub BEGIN SELECT RAISE(ABORT, 'rows of the log are only ever added'); END;

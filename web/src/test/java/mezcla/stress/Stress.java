@@ -55,7 +55,7 @@ final class Stress implements AutoCloseable {
     /** How much of it. */
     record Size(int kills, int forms, int rough, int strangerPosts, int names, int members, int seconds, int lockS) {
         static final Size WHOLE = new Size(20, 1000, 2400, 300, 3000, 50, 180, 15);
-        static final Size SMALL = new Size(0, 40, 250, 20, 60, 8, 6, 0);
+        static final Size SMALL = new Size(0, 20, 120, 10, 30, 6, 5, 0);
     }
 
     private final Size size;

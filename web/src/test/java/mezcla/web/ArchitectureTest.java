@@ -95,7 +95,7 @@ public class ArchitectureTest {
                 .whereLayer("batch")
                 .mayOnlyAccessLayers("log", "mixing", "leaflet", "measure")
                 .whereLayer("processing")
-                .mayOnlyAccessLayers("leaflet", "measure")
+                .mayOnlyAccessLayers("log", "leaflet", "measure")
                 .whereLayer("verdict")
                 .mayOnlyAccessLayers("processing", "batch", "log", "mixing", "leaflet", "measure")
                 .whereLayer("money")

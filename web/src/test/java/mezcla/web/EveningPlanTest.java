@@ -61,8 +61,12 @@ public class EveningPlanTest extends DemoPagesTest {
         assertThat(apart(minutes(evening, "hang the last film at"), minutes(longer, "hang the last film at")))
                 .isEqualTo(20);
         assertThat(page("/evening?warm=yes", "ines")).contains("Pour at").doesNotContain("Start warming");
-        assertThat(page("/evening", "devi")).as("hers alone").contains("Nothing is planned");
-        assertThat(page("/run", "ines")).contains("Your evening: 2 loads");
+        load("devi", 4, "4", "135-36", "1");
+        assertThat(page("/evening?pour=18:50&between=20", "bram"))
+                .as("one bath, one row of loads, whoever planned them")
+                .contains("Load 3,")
+                .contains("of Ines");
+        assertThat(page("/run", "ines")).contains("This evening: 3 loads");
         dropAll("ines");
     }
 
@@ -209,7 +213,16 @@ public class EveningPlanTest extends DemoPagesTest {
         send(
                 run + "/end",
                 "ines",
-                film("1", "135-36", "", "times[" + developer.id() + "]", "4:01", "times[" + next.id() + "]", ""));
+                film(
+                        "1",
+                        "135-36",
+                        "",
+                        "times[" + developer.id() + "]",
+                        "4:01",
+                        "times[" + next.id() + "]",
+                        "",
+                        "others",
+                        "true"));
         assertThat(page("/journal?batch=5", "ines")).containsPattern("De 4:01 \\(planned 3:[0-9]{2}\\)");
     }
 

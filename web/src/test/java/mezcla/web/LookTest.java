@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.offset;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.LocalDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -15,6 +17,7 @@ import mezcla.log.FilmInspected;
 import mezcla.log.Sign;
 import mezcla.verdict.State;
 import mezcla.web.drawing.plot.LifeWindowDrawing;
+import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.look.SignGuide;
@@ -33,6 +36,9 @@ public class LookTest extends DemoPagesTest {
 
     @Autowired
     private SignGuide guide;
+
+    @Autowired
+    private HouseService houses;
 
     @Autowired
     private Clock clock;
@@ -102,6 +108,86 @@ public class LookTest extends DemoPagesTest {
         assertThat(send(look, "ines", "roll", "0", "result", "MILKY_DRY").getContentAsString())
                 .contains("Film is judged dry, two to three hours after the run.");
         assertThat(log.state().batch(7).looks()).isEmpty();
+    }
+
+    /** Film is logged with where it hangs; one tap says that a load is good, but for the roll that somebody saw apart. */
+    @Test(priority = 1)
+    public void aWholeLoadIsGoodWithOneTapAndARollApartStaysApart() throws Exception {
+        String run = start("ines", 3, "135-36", "1");
+        assertThat(send(
+                                run + "/end",
+                                "ines",
+                                "film[0].count",
+                                "3",
+                                "film[0].owner",
+                                "Ines",
+                                "film[0].format",
+                                "135-36",
+                                "film[0].name",
+                                "Harbour",
+                                "push",
+                                "0",
+                                "hangs",
+                                "line 2")
+                        .getRedirectedUrl())
+                .startsWith("/batches/3?logged");
+        assertThat(page("/batches/3", "devi")).contains("It hangs at line 2 and is dry at about");
+        long sequence = lastRun(log.state().batch(3));
+        assertThat(page("/journal", "ines")).contains(". Hangs: line 2");
+        String look = "/batches/3/looks/" + sequence;
+        assertThat(send(look, "ines", "good", "true").getContentAsString()).contains("Film is judged dry");
+        String earlier = LocalDateTime.now(houses.house().timeZone())
+                .minusHours(3)
+                .truncatedTo(ChronoUnit.MINUTES)
+                .toString();
+        send("/batches/3/runs", "ines", film("3", "135-36", "1", "done", "true", "when", earlier));
+        long dry = log.state().batch(3).runs().stream()
+                .filter(each -> each.rolls().size() == 3)
+                .mapToLong(each -> each.stamp().sequence())
+                .max()
+                .orElseThrow();
+        String dryLook = "/batches/3/looks/" + dry;
+        assertThat(page(dryLook, "ines")).contains("All 3 rolls are good").doesNotContain("It hangs");
+        send(dryLook, "ines", "roll", "1", "result", "STREAKS", "suspect-HANDLING", "true");
+        send(dryLook, "ines", "good", "true");
+        assertThat(log.state().batch(3).looks().stream()
+                        .filter(each -> each.run() == dry)
+                        .map(each -> each.roll() + " " + each.result()))
+                .containsExactly("1 STREAKS", "0 GOOD", "2 GOOD");
+    }
+
+    @Test
+    public void aClipIsLoggedWithHowItWasMade() throws Exception {
+        FillState developer = developer(4);
+        send(
+                "/fills/" + developer.id() + "/clips",
+                "ines",
+                "result",
+                "GOOD",
+                "method",
+                "film leader",
+                "exposure",
+                "daylight, 10 s",
+                "reading",
+                "");
+        assertThat(page("/journal?batch=4", "ines")).contains("(film leader, daylight, 10 s)");
+        assertThat(send("/fills/" + developer.id() + "/clips", "ines", "result", "GOOD", "method", "x".repeat(201))
+                        .getContentAsString())
+                .contains("up to 200 characters");
+    }
+
+    /** Two members who both log the load are asked before it is counted twice. */
+    @Test(priority = 1)
+    public void theSameRollsWithinAnHourArePointedOut() throws Exception {
+        String[] film = film("2", "120", "2", "done", "true");
+        int before = log.state().batch(2).runs().size();
+        assertThat(send("/batches/2/runs", "ines", film).getRedirectedUrl()).isNotNull();
+        String asked = send("/batches/2/runs", "devi", film).getContentAsString();
+        assertThat(asked).contains("Ines logged the same rolls").contains("these are other rolls");
+        assertThat(log.state().batch(2).runs()).hasSize(before + 1);
+        String[] others = film("2", "120", "2", "done", "true", "others", "true");
+        assertThat(send("/batches/2/runs", "devi", others).getRedirectedUrl()).isNotNull();
+        assertThat(log.state().batch(2).runs()).hasSize(before + 2);
     }
 
     @Test
@@ -248,15 +334,19 @@ public class LookTest extends DemoPagesTest {
             {"blix", "Film stays milky when it is dry"},
             {"remjet", "Black specks and smears that wipe off"},
             {"milky wet", "Wet negatives look milky or opalescent"},
+            {"ink", "The developer has gone black, like coffee"},
+            {"blix into developer", "Bleach-fix got into the developer"},
+            {"forgot to shake", "Uneven density along the roll, most in skies"},
+            {"came out blank", "The film is clear, without edge print"},
             {"CONTRAST dense", "Negatives are dense, hard to see through"},
         };
     }
 
     @Test(dataProvider = "words")
     public void theGuideIsFoundByTheWordsThatPeopleType(String typed, String seen) {
-        List<SignGuide.Entry> found = guide.find(typed);
+        List<SignGuide.Entry> found = guide.find(typed, "");
         assertThat(found).extracting(SignGuide.Entry::seen).contains(seen);
-        assertThat(found.size()).isLessThan(guide.find("").size());
+        assertThat(found.size()).isLessThan(guide.find("", "").size());
     }
 
     @Test
@@ -265,7 +355,7 @@ public class LookTest extends DemoPagesTest {
         assertThat(found).contains("Film stays milky when it is dry");
         assertThat(found.replace("value=\"blix\"", "").replace("q=blix", "")).doesNotContain("blix");
         assertThat(page("/signs?q=zzz", "ines")).contains("Nothing by these words");
-        assertThat(guide.find("")).filteredOn(SignGuide.Entry::normal).hasSizeGreaterThanOrEqualTo(4);
+        assertThat(guide.find("", "")).filteredOn(SignGuide.Entry::normal).hasSizeGreaterThanOrEqualTo(4);
         assertThat(log.book().entries().stream().filter(FilmInspected.class::isInstance))
                 .isNotEmpty();
     }

@@ -15,6 +15,7 @@ import mezcla.leaflet.WasteRoute;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.processing.RunSteps;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.batch.BatchService;
@@ -176,7 +177,13 @@ public class PlacesTest extends DemoApplicationTest {
         Tank large = houses.tanks().get(2);
         Refusal refusal = catchThrowableOfType(
                 Refusal.class,
-                () -> runs.log(ines, 3, new RunService.Asked(List.of(roll()), large, null), false, bath -> bath));
+                () -> runs.log(
+                        ines,
+                        3,
+                        new RunService.Asked(List.of(roll()), large, null),
+                        RunSteps.Choices.USUAL,
+                        false,
+                        bath -> bath));
         assertThat(refusal.code()).isEqualTo("too-little-for-tank");
         assertThat(catchThrowableOfType(
                                 Refusal.class,
@@ -184,6 +191,7 @@ public class PlacesTest extends DemoApplicationTest {
                                         ines,
                                         1,
                                         new RunService.Asked(List.of(roll()), large, null),
+                                        RunSteps.Choices.USUAL,
                                         true,
                                         bath -> bath))
                         .code())
@@ -195,7 +203,13 @@ public class PlacesTest extends DemoApplicationTest {
     public void oneShotLosesWhatTheTankTookAndNothingElseChanges() {
         SignedIn ines = signIn("ines");
         double before = log.state().batch(7).fills().get(0).volumeMl();
-        runs.log(ines, 7, new RunService.Asked(List.of(roll()), houses.tanks().get(0), null), false, bath -> bath);
+        runs.log(
+                ines,
+                7,
+                new RunService.Asked(List.of(roll()), houses.tanks().get(0), null),
+                RunSteps.Choices.USUAL,
+                false,
+                bath -> bath);
         List<FillState> fills = log.state().batch(7).fills();
         assertThat(fills.get(0).volumeMl()).isEqualTo(before - 150);
         assertThat(fills.get(0).scaledRolls()).isZero();

@@ -39,6 +39,28 @@ public class WarmTest extends DemoPagesTest {
     }
 
     @Test
+    public void waterForSoakingAndWashingIsWarmedWithTheBottles() throws Exception {
+        assertThat(warm("18", "18")).contains("All bottles and the water for soaking and washing are within");
+    }
+
+    @Test
+    public void aBathWithoutAHeaterIsToldHowWarmItsWaterHasToBe() throws Exception {
+        send("/batches/4/warm-up/tub", "ines", "litres", "12", "power", "0", "loss", "8");
+        try {
+            String water = page("/batches/4/warm-up", "ines");
+            assertThat(water)
+                    .containsPattern("Fill the bath at (4|5)[0-9]\\.[05] °C")
+                    .contains("It has no heater.");
+            assertThat(page("/batches/4/run?formKey=" + UUID.randomUUID(), "ines"))
+                    .contains("Start warming now, pour at");
+            send("/batches/4/warm-up/tub", "ines", "litres", "1", "power", "0", "loss", "8");
+            assertThat(page("/batches/4/warm-up", "ines")).contains("This bath holds too little water");
+        } finally {
+            send("/batches/4/warm-up/tub", "ines", "litres", "12", "power", "800", "loss", "8");
+        }
+    }
+
+    @Test
     public void aBathThatIsTooWeakIsSaid() throws Exception {
         send("/batches/4/warm-up/tub", "ines", "litres", "60", "power", "60", "loss", "20");
         assertThat(warm("18", "18")).contains("It does not get warm within four hours");

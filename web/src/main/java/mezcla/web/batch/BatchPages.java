@@ -31,6 +31,7 @@ class BatchPages {
      *
      * @param photos of its film
      * @param due the film that somebody should look at; null for none
+     * @param hanging the film that is not dry yet
      * @param life of its developer; null where it has none that stands
      * @param form what is poured away
      * @param typed what stands in the other fields
@@ -40,6 +41,7 @@ class BatchPages {
             BatchView batch,
             List<Photos.Photo> photos,
             LookService.@Nullable Due due,
+            List<LookService.Film> hanging,
             LifeService.@Nullable Life life,
             DiscardForm form,
             Map<String, String> typed,
@@ -50,6 +52,7 @@ class BatchPages {
                 batches.batch(id),
                 photos.ofBatch(id),
                 looks.due(id).orElse(null),
+                looks.hanging(id),
                 life.ofBatch(id),
                 form,
                 typed,

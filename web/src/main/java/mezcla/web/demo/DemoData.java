@@ -59,6 +59,7 @@ import mezcla.web.house.Tool;
 import mezcla.web.house.things.ReadingsFile;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.warm.WarmService;
 import mezcla.web.waste.WasteService;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
@@ -82,6 +83,9 @@ class DemoData implements ApplicationRunner {
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
     private static final double SMALL_TANK_ML = 300;
+    private static final double TUB_LITRES = 12;
+    private static final double TUB_POWER_W = 800;
+    private static final double TUB_LOSS = 8;
     private static final String MEMBER_PASSWORD = "rinse-and-hang";
     private static final String STEWARD_PASSWORD = "count-the-rolls";
 
@@ -92,6 +96,7 @@ class DemoData implements ApplicationRunner {
     private final MixService plans;
     private final Mixes mixes;
     private final WasteService waste;
+    private final WarmService warm;
     private final Clock clock;
 
     private final Map<String, SignedIn> people = new HashMap<>();
@@ -106,7 +111,9 @@ class DemoData implements ApplicationRunner {
             MixService plans,
             Mixes mixes,
             WasteService waste,
+            WarmService warm,
             Clock clock) {
+        this.warm = warm;
         this.waste = waste;
         this.plans = plans;
         this.mixes = mixes;
@@ -168,6 +175,7 @@ class DemoData implements ApplicationRunner {
     }
 
     private void addThings() {
+        warm.keepTub(Objects.requireNonNull(people.get("Bram")), TUB_LITRES, TUB_POWER_W, TUB_LOSS);
         houses.addTank("300 ml tank", SMALL_TANK_ML);
         houses.addTank("500 ml tank", 500, 250.0, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
         houses.addTank(

@@ -7,12 +7,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
+import mezcla.processing.Backing;
 import mezcla.verdict.RunObjection;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.util.UriComponentsBuilder;
@@ -27,17 +32,52 @@ public class FilmForm {
 
     private static final int MOST_ROLLS = 24;
     private static final int OWNER_CHARACTERS = 60;
+    private static final int NAME_CHARACTERS = 60;
+    private static final int MOST_CORRECTION = 60;
 
     private List<FilmLine> film = new ArrayList<>();
     private String push = "0";
     private boolean irreplaceable;
     private String tank = "";
+    private String correction = "";
+    private String madeFor = "";
+    private String backing = Backing.USUAL.name();
 
     /** A line: whose, which format, how many. */
     public static class FilmLine {
         private @Nullable String owner;
         private String format = FilmFormat.F135_36.label();
         private String count = "";
+        private String guest = "";
+        private String name = "";
+        private String exposures = "";
+
+        /** The name of a guest who is not in the list yet; it counts instead of the owner. */
+        public String getGuest() {
+            return guest;
+        }
+
+        public void setGuest(String guest) {
+            this.guest = guest;
+        }
+
+        /** What the film is; empty for nothing said. */
+        public String getName() {
+            return name;
+        }
+
+        public void setName(String name) {
+            this.name = name;
+        }
+
+        /** How many exposures it has; empty for as its format says. */
+        public String getExposures() {
+            return exposures;
+        }
+
+        public void setExposures(String exposures) {
+            this.exposures = exposures;
+        }
 
         public String getOwner() {
             return owner == null ? "" : owner;
@@ -77,16 +117,25 @@ public class FilmForm {
 
     /** Begins with film that is known already, a line for each owner and format. */
     public void beginWith(List<Roll> rolls) {
-        Map<List<String>, Integer> lines = new LinkedHashMap<>();
-        rolls.forEach(roll -> lines.merge(List.of(roll.owner(), roll.format().label()), 1, Integer::sum));
+        Map<Roll, Integer> lines = new LinkedHashMap<>();
+        rolls.forEach(roll -> lines.merge(roll, 1, Integer::sum));
         film = new ArrayList<>();
-        lines.forEach((line, count) -> {
+        lines.forEach((roll, count) -> {
             FilmLine typed = new FilmLine();
-            typed.setOwner(line.get(0));
-            typed.setFormat(line.get(1));
+            typed.setOwner(roll.owner());
+            typed.setFormat(roll.format().label());
             typed.setCount(Integer.toString(count));
+            Roll.Film what = roll.film() == null ? Roll.Film.PLAIN : roll.film();
+            typed.setName(Objects.requireNonNullElse(what.name(), ""));
+            typed.setExposures(what.exposures() == null ? "" : Integer.toString(what.exposures()));
             film.add(typed);
         });
+        Roll.Film first = rolls.get(0).film();
+        if (first != null) {
+            correction = first.correctionSeconds() == 0 ? "" : Integer.toString(first.correctionSeconds());
+            madeFor = Objects.requireNonNullElse(first.madeFor(), "");
+            backing = (first.carbonBacking() ? Backing.CARBON : Backing.NONE).name();
+        }
         irreplaceable = rolls.stream().anyMatch(Roll::irreplaceable);
         double stops = rolls.get(0).stops();
         push = PUSHES.stream()
@@ -109,30 +158,94 @@ public class FilmForm {
         return film;
     }
 
-    /** Reads the film; what is refused stands beside its field. */
+    /** Reads the film, whatever it goes through; what is refused stands beside its field. */
     public List<Roll> rolls(FieldErrors errors) {
+        return rolls(errors, null);
+    }
+
+    /** Reads the film for a process; null for any. What is refused stands beside its field. */
+    public List<Roll> rolls(FieldErrors errors, @Nullable FilmProcess process) {
         Double stops = errors.read("push", this::stops);
+        Integer seconds = errors.read("correction", this::correctionSeconds);
         List<Roll> rolls = new ArrayList<>();
         IntStream.range(0, Math.min(LINES, film.size()))
                 .filter(i -> (i == 0 && film.stream().allMatch(FilmLine::blank))
                         || !film.get(i).blank())
-                .forEach(i -> rolls.addAll(line(i, stops == null ? 0 : stops, errors)));
+                .forEach(i -> rolls.addAll(
+                        line(i, stops == null ? 0 : stops, seconds == null ? 0 : seconds, process, errors)));
         if (rolls.size() > MOST_ROLLS) {
             errors.add("count0", Refusal.of(new FormObjection.TooManyRolls()));
         }
         return rolls;
     }
 
-    private List<Roll> line(int i, double stops, FieldErrors errors) {
+    private List<Roll> line(int i, double stops, int seconds, @Nullable FilmProcess process, FieldErrors errors) {
         FilmLine line = film.get(i);
         Integer count = errors.read("count" + i, () -> count(line.count));
         String owner = errors.read(
-                "owner" + i, () -> TypedText.of(line.getOwner(), OWNER_CHARACTERS, new FormObjection.OwnerMissing()));
+                "owner" + i,
+                () -> TypedText.of(
+                        line.guest.isBlank() ? line.getOwner() : line.guest,
+                        OWNER_CHARACTERS,
+                        new FormObjection.OwnerMissing()));
         FilmFormat format = errors.read("format" + i, () -> FilmFormat.labelled(line.format));
         if (count == null || owner == null || format == null) {
             return List.of();
         }
-        return Collections.nCopies(count, new Roll(owner, format, format.equivalents(), stops, irreplaceable));
+        Integer exposures =
+                line.exposures.isBlank() ? null : errors.read("exposures" + i, () -> exposures(line.exposures, format));
+        String name = line.name.isBlank()
+                ? null
+                : errors.read("name" + i, () -> TypedText.of(line.name, NAME_CHARACTERS, new TypedObjection.Missing()));
+        FilmProcess made = madeFor.isEmpty() ? null : errors.read("madeFor", this::chosenProcess);
+        Boolean carbon = process == null
+                ? null
+                : errors.read("backing", () -> chosenBacking().isCarbon(process, made, format));
+        Roll.Film film =
+                new Roll.Film(name, exposures, seconds, made == null ? null : made.key(), carbon != null && carbon);
+        boolean usual = film.equals(Roll.Film.PLAIN) && !(process != null && process.equals(FilmProcess.CINE_NEGATIVE));
+        return Collections.nCopies(
+                count,
+                new Roll(
+                        owner,
+                        format,
+                        exposures == null ? format.equivalents() : format.equivalentsOf(exposures),
+                        stops,
+                        irreplaceable,
+                        usual ? null : film));
+    }
+
+    private static int exposures(String typed, FilmFormat format) {
+        String text = typed.strip();
+        if (!text.matches("[0-9]{1,2}")) {
+            throw Refusal.of(new FormObjection.NotACount(text));
+        }
+        int exposures = Integer.parseInt(text);
+        format.equivalentsOf(exposures);
+        return exposures;
+    }
+
+    private FilmProcess chosenProcess() {
+        return Stream.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE)
+                .filter(process -> process.key().equals(madeFor))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownProcess()));
+    }
+
+    private Backing chosenBacking() {
+        return TypedChoice.of(Backing.values(), backing, new FormObjection.UnknownBacking());
+    }
+
+    private int correctionSeconds() {
+        String text =
+                correction.strip().replace('−', '-').replaceFirst("^\\+", "").replaceFirst("\\s*s$", "");
+        if (text.isEmpty()) {
+            return 0;
+        }
+        if (!text.matches("-?[0-9]{1,3}") || Math.abs(Integer.parseInt(text)) > MOST_CORRECTION) {
+            throw Refusal.of(new FormObjection.CorrectionUnlikely(correction.strip(), MOST_CORRECTION));
+        }
+        return Integer.parseInt(text);
     }
 
     private static int count(String typed) {
@@ -160,6 +273,24 @@ public class FilmForm {
             address.queryParam("film[" + i + "].count", film.get(i).getCount())
                     .queryParam("film[" + i + "].format", film.get(i).getFormat())
                     .queryParam("film[" + i + "].owner", film.get(i).getOwner());
+            if (!film.get(i).guest.isBlank()) {
+                address.queryParam("film[" + i + "].guest", film.get(i).guest);
+            }
+            if (!film.get(i).name.isBlank()) {
+                address.queryParam("film[" + i + "].name", film.get(i).name);
+            }
+            if (!film.get(i).exposures.isBlank()) {
+                address.queryParam("film[" + i + "].exposures", film.get(i).exposures);
+            }
+        }
+        if (!correction.isBlank()) {
+            address.queryParam("correction", correction);
+        }
+        if (!madeFor.isBlank()) {
+            address.queryParam("madeFor", madeFor);
+        }
+        if (!backing.equals(Backing.USUAL.name())) {
+            address.queryParam("backing", backing);
         }
         if (irreplaceable) {
             address.queryParam("irreplaceable", true);
@@ -193,6 +324,41 @@ public class FilmForm {
 
     public void setPush(String push) {
         this.push = push;
+    }
+
+    /** What the owner adds to the developer's time, in seconds; empty for nothing. */
+    public String getCorrection() {
+        return correction;
+    }
+
+    public void setCorrection(String correction) {
+        this.correction = correction;
+    }
+
+    /** The key of the process that the film is made for; empty for the one that it goes through. */
+    public String getMadeFor() {
+        return madeFor;
+    }
+
+    public void setMadeFor(String madeFor) {
+        this.madeFor = madeFor;
+    }
+
+    /** What is said of its backing. */
+    public String getBacking() {
+        return backing;
+    }
+
+    public void setBacking(String backing) {
+        this.backing = backing;
+    }
+
+    /** Whether more is said of the film than format and owner. */
+    public boolean isMore() {
+        return !correction.isBlank()
+                || !madeFor.isBlank()
+                || !backing.equals(Backing.USUAL.name())
+                || film.stream().anyMatch(line -> !line.name.isBlank() || !line.exposures.isBlank());
     }
 
     /** Whether any of it cannot be made again. */

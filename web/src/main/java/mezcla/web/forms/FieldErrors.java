@@ -1,5 +1,6 @@
 package mezcla.web.forms;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Supplier;
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 /** Sentences beside the fields of a form, and what to read where a field could not be read. */
 public final class FieldErrors {
     private final Map<String, String> byField = new LinkedHashMap<>();
+    private final Map<String, String> kinds = new HashMap<>();
 
     /** Whether every field was read. */
     public boolean none() {
@@ -31,6 +33,12 @@ public final class FieldErrors {
     /** Puts an objection beside a field; the first one there stays. */
     public void add(String field, Objection objection) {
         byField.putIfAbsent(field, ObjectionWords.of(objection));
+        kinds.putIfAbsent(field, objection.key());
+    }
+
+    /** Whether what stands beside a field is an objection of that kind, by its key. */
+    public boolean refused(String field, String kind) {
+        return kind.equals(kinds.get(field));
     }
 
     /** Puts what a refusal objects to beside a field; the first one there stays. */

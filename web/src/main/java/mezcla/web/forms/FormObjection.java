@@ -99,6 +99,15 @@ public sealed interface FormObjection extends Objection {
         }
     }
 
+    /** A backing that is none of the list. */
+    record UnknownBacking() implements FormObjection {}
+
+    /** A correction that is no number of seconds, or more than a taste is. */
+    record CorrectionUnlikely(String typed, int most) implements FormObjection {}
+
+    /** The same film of the same people was logged within the hour. */
+    record SameRolls(String who, String when) implements FormObjection {}
+
     /** It is barred already. */
     record AlreadyBarred() implements FormObjection {}
 

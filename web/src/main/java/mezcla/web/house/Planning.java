@@ -68,7 +68,7 @@ public class Planning {
 
     /** The next roll through a batch. */
     public RunPlan nextRoll(BatchState batch) {
-        return RunPlan.of(batch, nextRoll());
+        return RunPlan.of(batch, nextRoll().asUsed(batch));
     }
 
     /** Whole days from then to now, by the calendar of the house. */

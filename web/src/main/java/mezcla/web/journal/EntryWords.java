@@ -4,9 +4,11 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mezcla.batch.LogBook;
@@ -46,6 +48,7 @@ import mezcla.log.PartOpened;
 import mezcla.log.PartThrownAway;
 import mezcla.log.PartUse;
 import mezcla.log.Roll;
+import mezcla.log.RunAccident;
 import mezcla.log.RunBath;
 import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
@@ -196,13 +199,35 @@ public final class EntryWords implements EntryVisitor<String> {
 
     @Override
     public String runLogged(RunLogged run) {
-        return run.abandoned() == null
+        String what = run.abandoned() == null
                 ? "Ran " + film(run.rolls()) + ". " + times(run.baths(), planned(run))
                 : "Gave up a run of %s, which had reached %s. %s"
                         .formatted(
                                 film(run.rolls()),
                                 run.baths().stream().map(this::reached).collect(Collectors.joining(", ")),
                                 run.abandoned());
+        String wrong = run.accidents().stream()
+                .map(accident -> accident(accident, id -> Figures.within(name(id))))
+                .collect(Collectors.joining("; "));
+        return what
+                + (run.hangs() == null ? "" : ". Hangs: " + run.hangs())
+                + (wrong.isEmpty() ? "" : ". Went wrong: " + wrong);
+    }
+
+    /**
+     * What went wrong in a run, where, and when.
+     *
+     * @param names what the bath of a fill is called
+     */
+    public static String accident(RunAccident accident, LongFunction<String> names) {
+        Long fill = accident.fillId();
+        Long other = accident.otherFillId();
+        return "%s (%s%s)%s"
+                .formatted(
+                        Figures.within(accident.what().words()),
+                        fill == null ? "" : names.apply(fill) + ", ",
+                        Figures.clock(accident.seconds()),
+                        other == null ? "" : ": " + names.apply(other));
     }
 
     @Override
@@ -396,7 +421,15 @@ public final class EntryWords implements EntryVisitor<String> {
 
     @Override
     public String fillInspected(FillInspected look) {
-        return name(look.fillId()) + ": " + seen(look.result());
+        return name(look.fillId()) + ": " + seen(look.result()) + clip(look.clip());
+    }
+
+    private static String clip(FillInspected.@Nullable Clip clip) {
+        return clip == null
+                ? ""
+                : Stream.of(clip.method(), clip.exposure(), clip.reading())
+                        .filter(Objects::nonNull)
+                        .collect(Collectors.joining(", ", " (", ")"));
     }
 
     private static String looked(FilmInspected look) {

@@ -300,7 +300,8 @@ public class LabelService {
     public Card card(long batchId) {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
-        NextRolls next = NextRolls.of(book, batchId, CARD_ROLLS, planning.nextRoll());
+        NextRolls next =
+                NextRolls.of(book, batchId, CARD_ROLLS, planning.nextRoll().asUsed(batch));
         RunPlan first = next.rolls().get(0).plan();
         RunPlan last = next.rolls().get(next.rolls().size() - 1).plan();
         boolean fits = first.fits();
@@ -315,7 +316,11 @@ public class LabelService {
                 StateWords.until(first),
                 SchoolWords.of(first.question().judging().school(batch.process(), false)),
                 houses.tanks().isEmpty() ? "" : houses.tanks().get(0).name(),
-                fits ? StepsView.lines(first.steps(RunSteps.Choices.USUAL)) : List.of(),
+                fits
+                        ? StepsView.lines(
+                                first.steps(RunSteps.Choices.USUAL),
+                                first.question().tankMl())
+                        : List.of(),
                 first.baths().stream()
                         .filter(bath -> fits && bath.fill().bath().oneShot() != null)
                         .map(bath -> bath.fill().bath().role().name() + ", " + OneShotWords.mixed(bath))

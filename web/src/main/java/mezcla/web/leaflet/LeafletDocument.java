@@ -77,7 +77,8 @@ public final class LeafletDocument {
                 seconds,
                 seconds != null && most > seconds ? Double.valueOf(most) : null,
                 fills == null ? null : fills.intValue(),
-                optionalNumber(node, "atC"));
+                optionalNumber(node, "atC"),
+                optionalText(node, "says"));
     }
 
     private static BathRole role(JsonNode node) {
@@ -405,6 +406,7 @@ public final class LeafletDocument {
             node.put("fills", fills.intValue());
         }
         put(node, "atC", step.atC());
+        put(node, "says", step.says());
     }
 
     private static String words(Enum<?> constant) {

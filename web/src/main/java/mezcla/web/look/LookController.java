@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import mezcla.log.FillInspected;
 import mezcla.log.Finding;
 import mezcla.log.Sign;
 import mezcla.log.Suspect;
@@ -78,8 +79,11 @@ class LookController {
         FieldErrors errors = new FieldErrors();
         Picture picture = errors.read("photo", () -> Picture.of(photo));
         Integer roll = errors.read(
-                "roll", () -> (int) TypedChoice.number(text(typed, "roll"), new FormObjection.UnknownRoll()));
-        Finding result = errors.read("result", () -> result(typed));
+                "roll",
+                () -> wholeLoad(typed)
+                        ? LookService.Seen.WHOLE_LOAD
+                        : (int) TypedChoice.number(text(typed, "roll"), new FormObjection.UnknownRoll()));
+        Finding result = typed.containsKey("good") ? Finding.GOOD : errors.read("result", () -> result(typed));
         String note = note(typed, errors);
         return forms.answer(
                 errors,
@@ -96,6 +100,11 @@ class LookController {
                 },
                 Beside.field("result").or("roll"),
                 () -> page(id, run, typed, errors));
+    }
+
+    /** One tap says that all of a load is good; a form may say the same of anything else. */
+    private static boolean wholeLoad(Map<String, String> typed) {
+        return typed.containsKey("good") || text(typed, "roll").equals("all");
     }
 
     /** What was seen; a strong cast or strong grain weighs more than a slight one. */
@@ -121,10 +130,14 @@ class LookController {
     }
 
     private static @Nullable String note(Map<String, String> typed, FieldErrors errors) {
-        return text(typed, "note").isBlank()
+        return said("note", typed, errors);
+    }
+
+    private static @Nullable String said(String field, Map<String, String> typed, FieldErrors errors) {
+        return text(typed, field).isBlank()
                 ? null
                 : errors.read(
-                        "note", () -> TypedText.of(text(typed, "note"), NOTE_CHARACTERS, new TypedObjection.Missing()));
+                        field, () -> TypedText.of(text(typed, field), NOTE_CHARACTERS, new TypedObjection.Missing()));
     }
 
     @PostMapping("/fills/{id}/clips")
@@ -132,7 +145,10 @@ class LookController {
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Finding result = errors.read("result", () -> result(typed));
-        return bottle(id, typed, errors, () -> looks.clip(member, id, FieldErrors.known(result)));
+        FillInspected.Clip clip = new FillInspected.Clip(
+                said("method", typed, errors), said("exposure", typed, errors), said("reading", typed, errors));
+        FillInspected.Clip made = clip.equals(new FillInspected.Clip(null, null, null)) ? null : clip;
+        return bottle(id, typed, errors, () -> looks.clip(member, id, FieldErrors.known(result), made));
     }
 
     @PostMapping("/fills/{id}/looks")
@@ -175,9 +191,11 @@ class LookController {
     }
 
     @GetMapping("/signs")
-    String guide(@RequestParam(defaultValue = "") String q, Model model) {
-        List<SignGuide.Entry> found = guide.find(q.substring(0, Math.min(q.length(), NOTE_CHARACTERS)));
+    String guide(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String when, Model model) {
+        List<SignGuide.Entry> found = guide.find(q.substring(0, Math.min(q.length(), NOTE_CHARACTERS)), when);
         model.addAttribute("q", q);
+        model.addAttribute("when", when);
+        model.addAttribute("whens", SignGuide.When.values());
         model.addAttribute("found", found);
         return "look/signs";
     }

@@ -67,8 +67,9 @@ public class LookService {
      * @param rolls its rolls, in words
      * @param looked what was seen already, by the number of the roll
      * @param wet whether it is not dry yet
-     * @param temperatures what of its baths was not as warm as printed
+     * @param remarks what went wrong in it, and what of its baths was not as warm as printed
      * @param trims what a correction would do; empty where the batch has no developer any more
+     * @param hangs where it hangs, and until when it dries; empty where it is dry
      */
     public record Film(
             long batchId,
@@ -78,7 +79,8 @@ public class LookService {
             Map<Integer, String> looked,
             boolean wet,
             List<String> trims,
-            List<String> temperatures) {}
+            List<String> remarks,
+            String hangs) {}
 
     /**
      * The film of a run.
@@ -113,7 +115,35 @@ public class LookService {
                 looked,
                 isWet(run),
                 trims,
-                TemperatureWords.outside(run.baths(), id -> bath(batch, id)));
+                Stream.concat(
+                                accidents(batch, run),
+                                TemperatureWords.outside(run.baths(), id -> bath(batch, id)).stream())
+                        .toList(),
+                isWet(run) ? hangs(run) : "");
+    }
+
+    private String hangs(RunLogged run) {
+        return "It hangs%s and is dry at about %s. Nobody touches it until then: wet film takes every fingerprint."
+                .formatted(
+                        run.hangs() == null ? "" : " at " + run.hangs(),
+                        Figures.hour(FilmLook.dryAt(run), houses.house().timeZone()));
+    }
+
+    /** The film of a batch that hangs and is not dry yet, the earliest first. */
+    @Transactional(readOnly = true)
+    public List<Film> hanging(long batchId) {
+        BatchState batch = log.state().batch(batchId);
+        return batch.runs().stream()
+                .filter(run -> run.abandoned() == null && isWet(run))
+                .map(run -> film(batch, run, List.of()))
+                .toList();
+    }
+
+    private static Stream<String> accidents(BatchState batch, RunLogged run) {
+        return run.accidents().stream().map(accident -> "What went wrong in this run: %s."
+                .formatted(EntryWords.accident(accident, id -> bath(batch, id)
+                        .map(bath -> Figures.within(bath.role().name()))
+                        .orElse("water"))));
     }
 
     private static Optional<Bath> bath(BatchState batch, long fill) {
@@ -224,7 +254,28 @@ public class LookService {
     }
 
     /** What somebody saw. */
-    record Seen(int roll, Finding result, Set<Suspect> suspects, @Nullable String note) {}
+    record Seen(int roll, Finding result, Set<Suspect> suspects, @Nullable String note) {
+        /** For a load that looks alike: every roll of it that nobody has looked at, or all where everybody has. */
+        static final int WHOLE_LOAD = -1;
+    }
+
+    private void lookAtAll(SignedIn who, BatchState batch, RunLogged run, Seen seen, @Nullable Picture picture) {
+        Set<Integer> looked = batch.looks().stream()
+                .filter(look -> look.run() == run.stamp().sequence())
+                .map(FilmInspected::roll)
+                .collect(Collectors.toSet());
+        List<Integer> all = IntStream.range(0, run.rolls().size()).boxed().toList();
+        List<Integer> open = all.stream().filter(roll -> !looked.contains(roll)).toList();
+        List<Integer> meant = open.isEmpty() ? all : open;
+        for (int roll : meant) {
+            look(
+                    who,
+                    batch.id(),
+                    run.stamp().sequence(),
+                    new Seen(roll, seen.result(), seen.suspects(), seen.note()),
+                    roll == meant.get(0) ? picture : null);
+        }
+    }
 
     /**
      * Logs what a roll looked like.
@@ -236,6 +287,10 @@ public class LookService {
     public void look(SignedIn who, long batchId, long runSequence, Seen seen, @Nullable Picture picture) {
         BatchState batch = log.state().batch(batchId);
         RunLogged run = run(batch, runSequence);
+        if (seen.roll() == Seen.WHOLE_LOAD) {
+            lookAtAll(who, batch, run, seen, picture);
+            return;
+        }
         if (seen.roll() < 0 || seen.roll() >= run.rolls().size()) {
             throw Refusal.of(new FormObjection.UnknownRoll());
         }
@@ -264,13 +319,13 @@ public class LookService {
      * @throws Refusal {@code unknown-fill}, {@code already-discarded} or {@code clip-of-developer}
      */
     @Transactional
-    public void clip(SignedIn who, long fillId, Finding result) {
+    public void clip(SignedIn who, long fillId, Finding result, FillInspected.@Nullable Clip made) {
         FillState fill = log.state().fill(fillId);
         fill.refuseDiscarded();
         if (!fill.bath().role().isDeveloper()) {
             throw Refusal.of(new FormObjection.ClipOfDeveloper());
         }
-        log.add(who, stamp -> new FillInspected(stamp, fillId, result, true));
+        log.add(who, stamp -> new FillInspected(stamp, fillId, result, true, made));
     }
 
     /**

@@ -33,6 +33,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** Practice, and what stewards sign off. */
 @Controller
@@ -101,6 +102,23 @@ class PracticeController {
         return Figures.day(at, houses.house().timeZone());
     }
 
+    /** What lies in the bag, the drill, and what it should feel like. */
+    @GetMapping("/practice/loading")
+    String loading() {
+        return "practice/loading";
+    }
+
+    /** Begins with the one choice that was made, and whatever else was chosen. */
+    @GetMapping("/practice/begin")
+    String begin(@RequestParam(defaultValue = "") String leaflet, @RequestParam Map<String, String> typed) {
+        UriComponentsBuilder address = UriComponentsBuilder.newInstance();
+        List.of("speed", "movement", "fault")
+                .forEach(choice -> address.queryParam(choice, typed.getOrDefault(choice, "")));
+        boolean known = leaflet.matches("[0-9]{1,9}");
+        return "redirect:/practice"
+                + (known ? "/" + leaflet + "?" + address.encode().build().getQuery() : "");
+    }
+
     @GetMapping("/practice/{leaflet}")
     String practise(
             @PathVariable long leaflet,
@@ -116,7 +134,7 @@ class PracticeController {
         model.addAttribute("fault", fault);
         model.addAttribute("speed", times);
         return page.show(
-                RibbonView.of(steps, 0, times, ribbon.now(), ribbon.zone(), Map.of(), List.of()),
+                RibbonView.of(steps, 0, times, ribbon.now(), ribbon.zone(), Map.of(), Map.of(), 0, List.of()),
                 steps,
                 "Practice with %s, without film or chemistry%s"
                         .formatted(exercise.leaflet().name(), times == 1 ? "" : ", " + times + " times as fast"),

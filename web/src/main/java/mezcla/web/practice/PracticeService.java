@@ -74,7 +74,8 @@ public class PracticeService {
      * @throws Refusal {@code unknown-event}
      */
     public List<RunProgress.Event> read(String events) {
-        return ribbon.read(events).stream().map(RibbonService.Sent::event).toList();
+        return RunProgress.standing(
+                ribbon.read(events).stream().map(RibbonService.Sent::event).toList());
     }
 
     /** What the simulated probe shows in an exercise, whose clock may be faster than that of the house. */

@@ -83,7 +83,9 @@ public record PracticeReport(String title, List<Step> steps) {
                             passed.lateSeconds() > 0 ? "late" : "early"));
         }
         passed.missed().forEach(at -> remarks.add("Not moved at %s.".formatted(Figures.clock(at))));
-        passed.troubles().forEach(at -> remarks.add("Something went wrong at %s.".formatted(Figures.clock(at))));
+        passed.troubles()
+                .forEach(trouble ->
+                        remarks.add("%s, at %s.".formatted(trouble.what().words(), Figures.clock(trouble.seconds()))));
         if (drift != null) {
             remarks.add(drift);
         }

@@ -4,10 +4,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.batch.FillState;
+import mezcla.log.RunBath;
 import mezcla.measure.Refusal;
 import mezcla.processing.BathTemperature;
 import mezcla.web.journal.EntryWords;
+import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.OneShotWords;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
@@ -38,7 +41,16 @@ class RibbonController {
                 .filter(fill -> fill.discarded() == null)
                 .forEach(fill -> fills.put(running.batch().placeOf(fill), fill));
         return page.show(
-                RibbonView.of(running.steps(), started, 1, ribbon.now(), ribbon.zone(), fills, ribbon.events(started)),
+                RibbonView.of(
+                        running.steps(),
+                        started,
+                        1,
+                        ribbon.now(),
+                        ribbon.zone(),
+                        fills,
+                        mixes(running),
+                        running.start().tankMl(),
+                        ribbon.events(started)),
                 running.steps(),
                 "Batch %d · %s · %s"
                         .formatted(
@@ -49,22 +61,46 @@ class RibbonController {
                 model);
     }
 
+    /** What of a one-shot is put together before it is poured, by its place in the leaflet. */
+    private static Map<String, String> mixes(RibbonService.Running running) {
+        Map<String, String> mixes = new LinkedHashMap<>();
+        for (RunBath poured : running.start().baths()) {
+            running.batch().fills().stream()
+                    .filter(fill -> fill.id() == poured.fillId() && fill.bath().oneShot() != null)
+                    .forEach(fill -> mixes.put(
+                            running.batch().placeOf(fill), OneShotWords.mix(fill.bath(), poured.pouredAwayMl())));
+        }
+        return mixes;
+    }
+
     /**
      * What was read of a temperature that somebody typed.
      *
      * @param celsius how warm it is, in °C; null where that could not be read
-     * @param sentence what would be accepted; empty where it could be read
+     * @param shown the same as it is shown; empty where that could not be read
+     * @param doubtful whether it is asked once more
+     * @param sentence what would be accepted, or what is asked; empty where there is nothing to say
      */
-    public record Read(@Nullable Double celsius, String sentence) {}
+    public record Read(@Nullable Double celsius, String shown, boolean doubtful, String sentence) {}
 
     /** Reads a temperature that was typed during a run, with its unit. */
     @PostMapping("/ribbon/temperature")
-    ResponseEntity<Read> temperature(@RequestParam(defaultValue = "") String typed) {
+    ResponseEntity<Read> temperature(
+            @RequestParam(defaultValue = "") String typed, @RequestParam(required = false) @Nullable Double wanted) {
         try {
-            return ResponseEntity.ok(
-                    new Read(BathTemperature.parse(typed, Units.shown().temperature()), ""));
+            double celsius = BathTemperature.parse(typed, Units.shown().temperature());
+            String shown = Figures.celsius(celsius);
+            boolean doubtful = wanted != null && BathTemperature.isDoubtful(celsius, wanted);
+            return ResponseEntity.ok(new Read(
+                    celsius,
+                    shown,
+                    doubtful,
+                    doubtful && wanted != null
+                            ? "%s, where it is to be %s? Read the thermometer again; press Enter once more to keep it."
+                                    .formatted(shown, Figures.celsius(wanted))
+                            : ""));
         } catch (Refusal refusal) {
-            return ResponseEntity.unprocessableContent().body(new Read(null, ObjectionWords.of(refusal)));
+            return ResponseEntity.unprocessableContent().body(new Read(null, "", false, ObjectionWords.of(refusal)));
         }
     }
 

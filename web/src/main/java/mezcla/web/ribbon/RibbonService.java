@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -14,18 +15,23 @@ import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Timing;
+import mezcla.log.RunAccident;
 import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
+import mezcla.processing.AccidentAnswer;
 import mezcla.processing.BathTemperature;
 import mezcla.processing.Movement;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
+import mezcla.processing.Trouble;
+import mezcla.verdict.RunQuestion;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -68,7 +74,7 @@ public class RibbonService {
     /** Keeps how a run that was just started is done, and the probe that watches it; null for none. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void begin(long started, RunSteps.Choices choices, @Nullable Long probeId) {
-        mapper.addWay(RibbonMapper.WayRow.of(started, choices, probeId));
+        mapper.addWay(new RibbonMapper.WayRow(started, json.writeValueAsString(choices), probeId));
     }
 
     /**
@@ -100,7 +106,8 @@ public class RibbonService {
         RunStarted start = log.state().underWay(started);
         BatchState batch = log.state().batch(start.batchId());
         RibbonMapper.WayRow way = mapper.way(started);
-        RunSteps.Choices choices = way == null ? RunSteps.Choices.USUAL : way.choices();
+        RunSteps.Choices choices =
+                way == null ? RunSteps.Choices.USUAL : json.readValue(way.choices(), RunSteps.Choices.class);
         Probe probe = way == null || way.probeId() == null ? null : probes.probe(way.probeId());
         Map<String, Integer> seconds = new HashMap<>();
         for (RunBath bath : start.baths()) {
@@ -109,7 +116,15 @@ public class RibbonService {
             }
         }
         return new Running(
-                start, batch, warmed(RunSteps.of(batch.leaflet(), seconds, choices), start, batch), choices, probe);
+                start,
+                batch,
+                warmed(
+                        RunSteps.of(
+                                batch.leaflet(), seconds, choices, RunQuestion.carbon(start.rolls(), batch.process())),
+                        start,
+                        batch),
+                choices,
+                probe);
     }
 
     /** A run that was planned at another temperature is played at it (rules, 4.4). */
@@ -218,7 +233,8 @@ public class RibbonService {
         refuseEndless(Stream.concat(kept.stream(), fresh.stream()).toList());
         for (Sent each : sent) {
             RunProgress.Event event = each.event();
-            if (event.step() < 0 || event.step() >= steps) {
+            boolean trouble = event.kind() == RunProgress.Kind.TROUBLE;
+            if (event.step() < 0 || event.step() >= steps || (trouble && !Trouble.isKnown(event, steps))) {
                 throw Refusal.of(new FormObjection.UnknownEvent());
             }
             if (each.n() == last + 1 && last < MOST_EVENTS) {
@@ -239,9 +255,54 @@ public class RibbonService {
     }
 
     private List<RunProgress.Event> happened(Running running) {
-        return events(running.start().stamp().sequence()).stream()
+        return RunProgress.standing(events(running.start().stamp().sequence()).stream()
                 .map(Sent::event)
+                .toList());
+    }
+
+    /** What went wrong in a run so far, as its log keeps it. */
+    @Transactional(readOnly = true)
+    public List<RunAccident> accidents(Running running) {
+        return Trouble.all(happened(running)).stream()
+                .map(trouble -> new RunAccident(
+                        trouble.what(),
+                        fillOf(running, trouble),
+                        fillAt(running, trouble.otherStep()),
+                        trouble.seconds()))
                 .toList();
+    }
+
+    private static @Nullable Long fillOf(Running running, Trouble trouble) {
+        return fillAt(running, AccidentAnswer.bathAt(running.steps(), trouble.step()));
+    }
+
+    private static @Nullable Long fillAt(Running running, int step) {
+        String bath = step < 0 ? null : running.steps().steps().get(step).bath();
+        return bath == null
+                ? null
+                : running.batch().fills().stream()
+                        .filter(fill -> fill.discarded() == null
+                                && running.batch().placeOf(fill).equals(bath))
+                        .map(FillState::id)
+                        .findFirst()
+                        .orElse(null);
+    }
+
+    /** The bottles of a run that must not be used after what went wrong in it, each with the reason. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> spoiled(Running running) {
+        Map<Long, String> spoiled = new LinkedHashMap<>();
+        for (Trouble trouble : Trouble.all(happened(running))) {
+            String reason = "In a run of %s: %s."
+                    .formatted(
+                            running.start().stamp().who(),
+                            Figures.within(trouble.what().words()));
+            AccidentAnswer.of(trouble.what(), running.steps(), trouble.step(), trouble.otherStep())
+                    .needs()
+                    .bars(fillOf(running, trouble), fillAt(running, trouble.otherStep()))
+                    .forEach(fill -> spoiled.putIfAbsent(fill, reason));
+        }
+        return spoiled;
     }
 
     /** How far a run has come. */

@@ -7,11 +7,13 @@ import java.util.List;
 import java.util.Map;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
+import mezcla.leaflet.ProcessStep;
 import mezcla.leaflet.StepClock;
 import mezcla.measure.ProcessingTime;
 import mezcla.processing.Agitation;
 import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
+import mezcla.web.ribbon.accident.AccidentsView;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
@@ -25,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param lightSafeAfter after which step the tank may be opened; -1 for none
  * @param steps its steps
  * @param bottles what is in which bottle, by its short code
+ * @param accidents what it says when something goes wrong
  * @param events what was confirmed so far
  */
 public record RibbonView(
@@ -35,6 +38,7 @@ public record RibbonView(
         int lightSafeAfter,
         List<Step> steps,
         Map<String, String> bottles,
+        AccidentsView accidents,
         List<RibbonService.Sent> events) {
     private static final double LONGER_SECONDS = 900;
 
@@ -48,6 +52,7 @@ public record RibbonView(
      * @param fill how long pouring in takes
      * @param drain how long pouring out takes
      * @param temperature how warm it is to be
+     * @param wanted the same in °C; null where nobody says
      * @param fills how often water is filled in; 0 where that does not count
      * @param open whether it goes on until somebody sees that it is enough
      * @param pause whether it may wait
@@ -56,6 +61,7 @@ public record RibbonView(
      * @param moveFirst what to do with the tank at first; empty where it stands still
      * @param move what to do with it afterwards
      * @param still what to do when that is enough; empty where it never is
+     * @param says a short instruction of the sheet; empty for none
      * @param cues when the tank is moved, also beyond the planned end: from when, for how long (0 until pouring out)
      */
     public record Step(
@@ -66,6 +72,7 @@ public record RibbonView(
             double fill,
             double drain,
             String temperature,
+            @Nullable Double wanted,
             int fills,
             boolean open,
             boolean pause,
@@ -74,9 +81,15 @@ public record RibbonView(
             String moveFirst,
             String move,
             String still,
+            String says,
             List<double[]> cues) {}
 
-    /** A run, and what is in which bottle by its place in the leaflet; started 0 for practice. */
+    /**
+     * A run, and what is in which bottle by its place in the leaflet; started 0 for practice.
+     *
+     * @param mixes what is put together before a bath is poured, by its place
+     * @param tankMl what the tank takes, in ml; 0 where nobody said
+     */
     public static RibbonView of(
             RunSteps steps,
             long started,
@@ -84,6 +97,8 @@ public record RibbonView(
             long now,
             ZoneId zone,
             Map<String, FillState> fills,
+            Map<String, String> mixes,
+            double tankMl,
             List<RibbonService.Sent> events) {
         Map<String, String> codes = new HashMap<>();
         Map<String, String> bottles = new HashMap<>();
@@ -99,12 +114,26 @@ public record RibbonView(
         }
         List<Step> all = new ArrayList<>();
         for (int i = 0; i < steps.steps().size(); i++) {
-            all.add(step(steps.steps().get(i), steps.schedule().steps().get(i), codes));
+            all.add(step(steps.steps().get(i), steps.schedule().steps().get(i), codes, mixes, tankMl));
         }
-        return new RibbonView(started, speed, now, zone.getId(), steps.lightSafeAfter(), all, bottles, events);
+        return new RibbonView(
+                started,
+                speed,
+                now,
+                zone.getId(),
+                steps.lightSafeAfter(),
+                all,
+                bottles,
+                AccidentsView.of(steps),
+                events);
     }
 
-    private static Step step(RunSteps.Step step, Schedule.Timed timed, Map<String, String> codes) {
+    private static Step step(
+            RunSteps.Step step,
+            Schedule.Timed timed,
+            Map<String, String> codes,
+            Map<String, String> mixes,
+            double tankMl) {
         return new Step(
                 step.name(),
                 step.role() == null ? "" : step.role().letters(),
@@ -112,16 +141,36 @@ public record RibbonView(
                 timed.step().seconds(),
                 timed.step().clock() == StepClock.FULL ? 0 : timed.step().fillSeconds(),
                 timed.step().drainSeconds(),
-                temperature(step),
+                step.role() == null ? water(step, tankMl) : temperature(step),
+                step.atC(),
                 step.fills(),
                 step.isOpen(),
                 step.mayPause(),
                 out(step),
-                step.wipeBefore() ? "Wipe the back of the film with a wet finger" : "",
+                before(step, mixes),
                 step.moved() == null ? "" : step.moved().first().words(),
                 step.moved() == null ? "" : step.moved().then().words(),
                 step.moved() == null ? "" : step.moved().then().still(),
+                step.says() == null ? "" : Figures.sentence(step.says()),
                 cues(timed));
+    }
+
+    private static String water(RunSteps.Step step, double tankMl) {
+        if (tankMl == 0) {
+            return temperature(step);
+        }
+        if (step.kind() == ProcessStep.Kind.WETTING_AGENT) {
+            return Figures.ml(tankMl) + ", as warm as the room";
+        }
+        String warm = temperature(step);
+        return Figures.ml(tankMl) + (warm.isEmpty() ? ", as warm as the bath" : " at " + warm);
+    }
+
+    private static String before(RunSteps.Step step, Map<String, String> mixes) {
+        if (step.wipeBefore()) {
+            return "Wipe the glossy back, never the other side, with a soft wet sponge";
+        }
+        return step.bath() == null ? "" : mixes.getOrDefault(step.bath(), "");
     }
 
     private static String out(RunSteps.Step step) {

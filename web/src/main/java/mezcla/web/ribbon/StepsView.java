@@ -5,6 +5,9 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import mezcla.leaflet.ProcessStep;
 import mezcla.processing.Agitation;
 import mezcla.processing.Moved;
 import mezcla.processing.RunSteps;
@@ -38,13 +41,14 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
     /**
      * Shows a run.
      *
+     * @param tankMl what the tank takes of each bath and of water, in ml
      * @param now when its bath is switched on
      * @param warming how long that takes to get warm; null where it does not
      */
-    public static StepsView of(RunSteps steps, Instant now, @Nullable Duration warming, ZoneId zone) {
+    public static StepsView of(RunSteps steps, double tankMl, Instant now, @Nullable Duration warming, ZoneId zone) {
         double total = steps.schedule().totalSeconds();
         return new StepsView(
-                lines(steps),
+                lines(steps, tankMl),
                 Figures.clock(total),
                 cold(now, warming, total, zone),
                 "%s, it can hang at %s."
@@ -66,22 +70,48 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
     }
 
     /** The steps alone, each with how the tank is moved. */
-    public static List<Line> lines(RunSteps steps) {
+    public static List<Line> lines(RunSteps steps, double tankMl) {
         List<Line> lines = new ArrayList<>();
         for (int i = 0; i < steps.steps().size(); i++) {
-            lines.add(line(steps.steps().get(i), steps.schedule().steps().get(i), i == steps.lightSafeAfter()));
+            lines.add(line(steps.steps().get(i), steps.schedule().steps().get(i), i == steps.lightSafeAfter(), tankMl));
         }
         return lines;
     }
 
-    private static Line line(RunSteps.Step step, Schedule.Timed timed, boolean safe) {
+    private static Line line(RunSteps.Step step, Schedule.Timed timed, boolean safe, double tankMl) {
         return new Line(
                 step.role() == null ? "" : step.role().letters(),
                 step.name(),
                 step.isOpen() ? "until clear" : Figures.clock(timed.step().seconds()),
-                temperature(step),
-                moved(step.moved()),
+                step.role() == null ? water(step, tankMl) : temperature(step),
+                instruction(step),
                 safe);
+    }
+
+    /** How the tank is moved, and what else has to be done. */
+    private static String instruction(RunSteps.Step step) {
+        return Stream.of(
+                        step.wipeBefore()
+                                ? "first wipe the glossy back, never the other side, with a soft wet sponge"
+                                : "",
+                        step.says() != null
+                                ? step.says()
+                                : step.isOpen() ? "shake hard, pour out, again until it runs clear" : "",
+                        moved(step.moved()))
+                .filter(words -> !words.isEmpty())
+                .collect(Collectors.joining("; "));
+    }
+
+    private static String water(RunSteps.Step step, double tankMl) {
+        if (step.kind() == ProcessStep.Kind.WETTING_AGENT) {
+            return Figures.ml(tankMl) + ", as warm as the room";
+        }
+        String temperature = RibbonView.temperature(step);
+        return "%s of water%s%s"
+                .formatted(
+                        Figures.ml(tankMl),
+                        step.fills() > 1 ? " each time" : "",
+                        temperature.isEmpty() ? ", near the bath’s warmth" : " at " + temperature);
     }
 
     private static String moved(@Nullable Moved moved) {

@@ -5,6 +5,7 @@ import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
 import mezcla.web.access.SignedIn;
 import mezcla.web.film.FilmForm;
 import mezcla.web.forms.FieldErrors;
@@ -68,7 +69,8 @@ class ShelfController {
     private ShelfView tonight(TonightForm form, SignedIn member, List<Tank> tanks, FieldErrors errors) {
         form.ownedBy(member.name());
         List<Roll> rolls = form.rolls(errors);
-        Tank tank = errors.read("tank", () -> chosen(form.tankId(), tanks));
+        Tank tank = errors.read(
+                "tank", () -> chosen(form.tankId(), tanks).moved(form.isTurned() ? Movement.ROTARY : Movement.PRINTED));
         errors.read("process", () -> known(form.getProcess()));
         return errors.none() && tank != null ? shelves.tonight(rolls, tank, form.getProcess()) : shelves.shelf();
     }

@@ -55,7 +55,7 @@ public class ShelfService {
     /** The shelf, for the next roll. */
     @Transactional(readOnly = true)
     public ShelfView shelf() {
-        return shelf(planning.nextRoll(), "", "a roll");
+        return shelf(planning.nextRoll(), true, "", "a roll");
     }
 
     /**
@@ -67,15 +67,16 @@ public class ShelfService {
      */
     @Transactional(readOnly = true)
     public ShelfView tonight(List<Roll> rolls, Tank tank, String process) {
-        return shelf(planning.question(rolls, tank), process, "your film");
+        return shelf(planning.question(rolls, tank), false, process, "your film");
     }
 
-    private ShelfView shelf(RunQuestion question, String process, String film) {
+    private ShelfView shelf(RunQuestion question, boolean asUsed, String process, String film) {
         LogBook book = log.book();
         LogState state = book.state();
         List<BatchState> standing = state.standing();
-        List<RunPlan> plans =
-                standing.stream().map(batch -> RunPlan.of(batch, question)).toList();
+        List<RunPlan> plans = standing.stream()
+                .map(batch -> RunPlan.of(batch, asUsed ? question.asUsed(batch) : question))
+                .toList();
         List<RunPlan> asked =
                 plans.stream().filter(plan -> wanted(plan, process)).toList();
         Optional<RunPlan> first = Shortlist.first(asked);

@@ -22,20 +22,22 @@ import mezcla.web.house.Tank;
 import mezcla.web.words.Figures;
 
 /** Tells what else can be done when no batch takes the film, each with time and cost. */
-final class WaysOut {
+public final class WaysOut {
     private final LogBook book;
     private final RunQuestion question;
     private final List<Tank> tanks;
     private final String process;
 
-    WaysOut(LogBook book, RunQuestion question, List<Tank> tanks, String process) {
+    /** What else can be done with the film of a question; process is the key of the one that it wants, empty for any. */
+    public WaysOut(LogBook book, RunQuestion question, List<Tank> tanks, String process) {
         this.book = book;
         this.question = question;
         this.tanks = tanks;
         this.process = process;
     }
 
-    List<ShelfView.WayOutView> views() {
+    /** The ways, the easiest first. */
+    public List<ShelfView.WayOutView> views() {
         List<ShelfView.WayOutView> views = new ArrayList<>();
         WayOut.of(
                         book,

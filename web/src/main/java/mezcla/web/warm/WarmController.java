@@ -13,6 +13,7 @@ import mezcla.measure.TypedObjection;
 import mezcla.processing.ProbeWatch;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
+import mezcla.processing.WarmWater;
 import mezcla.web.access.SignedIn;
 import mezcla.web.drawing.plot.WarmDrawing;
 import mezcla.web.forms.Beside;
@@ -66,7 +67,7 @@ class WarmController {
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Double litres = errors.read("litres", () -> figure(text(typed, "litres"), 1, 100));
-        Double power = errors.read("power", () -> figure(text(typed, "power"), 1, 10_000));
+        Double power = errors.read("power", () -> figure(text(typed, "power"), 0, 10_000));
         Double loss = errors.read("loss", () -> figure(text(typed, "loss"), 0, 100));
         return forms.answer(
                 errors,
@@ -180,7 +181,20 @@ class WarmController {
                 : Double.valueOf(known.roomC());
         Instant from = from(text(typed, "from"));
         Probe probe = text(typed, "probe").isEmpty() ? null : errors.read("probe", () -> probe(text(typed, "probe")));
-        if (bath != null && bottles != null) {
+        if (known.tub() == null) {
+            page.addObject("heading", "What is the water bath like?");
+        } else if (known.tub().powerW() == 0 && !typed.containsKey("bath") && bottles != null) {
+            double bottlesC = bottles;
+            WarmWater water = errors.read("bath", () -> warm.water(known, bottlesC));
+            page.addObject(
+                    "heading",
+                    water == null
+                            ? "This bath holds too little water"
+                            : "Fill the bath at " + Figures.celsius(water.waterC()));
+            if (water != null) {
+                showWater(page, known, water);
+            }
+        } else if (bath != null && bottles != null) {
             show(page, known, warm.predict(known, bath, bottles), from, probe);
         } else {
             page.addObject("heading", "How warm is everything now?");
@@ -240,9 +254,7 @@ class WarmController {
                 "drawing",
                 WarmDrawing.of(
                         first.plain(),
-                        known.fills().stream()
-                                .map(fill -> fill.bath().role().letters())
-                                .toList(),
+                        known.letters(),
                         known.targetC(),
                         known.toleranceC(),
                         known.roomC(),
@@ -251,6 +263,30 @@ class WarmController {
                                     Duration.between(from, reading.at()).toMillis() / 60_000.0, reading.celsius()
                                 })
                                 .toList()));
+    }
+
+    /** A bath without a heater: how warm its water has to be, and for how long that will do. */
+    private void showWater(ModelAndView page, WarmService.Known known, WarmWater water) {
+        page.addObject(
+                "words",
+                "It has no heater. Filled now at %s, everything is within %s of %s at %s, %s."
+                        .formatted(
+                                Figures.celsius(water.waterC()),
+                                Figures.plain(known.toleranceC(), 1) + " °C",
+                                Figures.celsius(known.targetC()),
+                                hour(water.readySeconds()),
+                                water.untilSeconds() == null
+                                        ? "and stays so for hours"
+                                        : "until " + hour(water.untilSeconds())));
+        page.addObject(
+                "drawing",
+                WarmDrawing.of(
+                        water.warmUp(),
+                        known.letters(),
+                        known.targetC(),
+                        known.toleranceC(),
+                        known.roomC(),
+                        List.of()));
     }
 
     private Instant from(String typed) {
@@ -290,8 +326,10 @@ class WarmController {
                                 Figures.celsius(known.targetC() - known.toleranceC() - 1),
                                 Figures.celsius(known.targetC()),
                                 hour(higher.readySeconds()));
-        return "All bottles are within %s of %s after %s."
+        String what = known.waterLitres() > 0 ? "All bottles and the water for soaking and washing" : "All bottles";
+        return "%s are within %s of %s after %s."
                         .formatted(
+                                what,
                                 Figures.plain(known.toleranceC(), 1) + " °C",
                                 Figures.celsius(known.targetC()),
                                 minutes(plain.readySeconds()))

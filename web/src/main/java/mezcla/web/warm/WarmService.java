@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
@@ -15,9 +17,11 @@ import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
+import mezcla.processing.WarmWater;
 import mezcla.verdict.RunObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.ProbeService;
 import org.jspecify.annotations.Nullable;
@@ -27,7 +31,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Predicts when the bottles of a batch are warm, with the house's water bath and room. */
 @Service
 public class WarmService {
-    private static final WarmMapper.TubRow USUAL_TUB = new WarmMapper.TubRow(12, 800, 8);
 
     private final WarmMapper mapper;
     private final DarkroomLog log;
@@ -48,9 +51,8 @@ public class WarmService {
      *
      * @param batch the batch
      * @param fills the bottles that are warmed: those whose temperature matters
-     * @param litres how much water the house's bath holds
-     * @param powerW what its heater gives, in W
-     * @param lossWPerK what it loses, in W/K
+     * @param waterLitres the water for pre-soak and warm washes, which is warmed with them
+     * @param tub the house's bath; null where nobody said what it is like
      * @param roomC how warm the room is, in °C
      * @param targetC what the developer wants, in °C
      * @param toleranceC how near is near enough, in °C
@@ -58,16 +60,33 @@ public class WarmService {
     public record Known(
             BatchState batch,
             List<FillState> fills,
-            double litres,
-            double powerW,
-            double lossWPerK,
+            double waterLitres,
+            @Nullable Described tub,
             double roomC,
             double targetC,
             double toleranceC) {
         private WarmUp.Tub tub(double bathC) {
-            return new WarmUp.Tub(litres, powerW, lossWPerK, roomC, bathC);
+            Described known = Objects.requireNonNull(tub);
+            return new WarmUp.Tub(known.litres(), known.powerW(), known.lossWPerK(), roomC, bathC);
+        }
+
+        /** Whose each vessel is, as drawings name it. */
+        public List<String> letters() {
+            return Stream.concat(
+                            fills.stream().map(fill -> fill.bath().role().letters()),
+                            waterLitres > 0 ? Stream.of("Water") : Stream.of())
+                    .toList();
         }
     }
+
+    /**
+     * What a house said of its water bath.
+     *
+     * @param litres how much water it holds
+     * @param powerW what its heater gives, in W; 0 for none
+     * @param lossWPerK what it loses, in W/K
+     */
+    public record Described(double litres, double powerW, double lossWPerK) {}
 
     /**
      * What is known of a batch and the house's bath.
@@ -81,16 +100,14 @@ public class WarmService {
                 .filter(fill -> fill.discarded() == null)
                 .orElseThrow(() -> Refusal.of(new RunObjection.BatchEnded(batchId)));
         Bath bath = developer.bath();
-        WarmMapper.TubRow tub = tub();
         return new Known(
                 batch,
                 batch.fills().stream()
                         .filter(fill ->
                                 fill.discarded() == null && fill.inBottleMl() > 0 && WarmUp.includes(fill.bath(), bath))
                         .toList(),
-                tub.litres(),
-                tub.powerW(),
-                tub.lossWPerK(),
+                waterLitres(batch, bath.timing().atC()),
+                tub(),
                 houses.surroundings().roomC(),
                 bath.timing().atC(),
                 bath.timing().mostC() - bath.timing().atC());
@@ -120,9 +137,33 @@ public class WarmService {
         return ready == null ? OptionalInt.empty() : OptionalInt.of((int) Math.ceil(ready / 60.0));
     }
 
-    private WarmMapper.TubRow tub() {
+    private @Nullable Described tub() {
         WarmMapper.TubRow tub = mapper.tub();
-        return tub == null ? USUAL_TUB : tub;
+        return tub == null ? null : new Described(tub.litres(), tub.powerW(), tub.lossWPerK());
+    }
+
+    /** The water that the leaflet wants about as warm as its developer, for the house's smallest tank. */
+    private double waterLitres(BatchState batch, double targetC) {
+        double tankMl =
+                houses.tanks().stream().mapToDouble(Tank::volumeMl).min().orElse(0);
+        return WarmUp.waterLitres(batch.leaflet(), targetC, tankMl);
+    }
+
+    /**
+     * How warm the water of a bath without a heater has to be.
+     *
+     * @throws Refusal {@code tub-too-small}
+     */
+    @Transactional(readOnly = true)
+    public WarmWater water(Known known, double bottlesC) {
+        Described tub = Objects.requireNonNull(known.tub());
+        return WarmWater.of(
+                tub.litres(),
+                tub.lossWPerK(),
+                known.roomC(),
+                bottles(known, bottlesC),
+                known.targetC(),
+                known.toleranceC());
     }
 
     /**
@@ -179,26 +220,40 @@ public class WarmService {
     private List<WarmUp.Warmed> bottles(Known known, double bottlesC) {
         Map<Long, Double> found = new HashMap<>();
         mapper.bottles().forEach(row -> found.put(row.bottleId(), row.wPerK()));
-        return known.fills().stream()
-                .map(fill -> new WarmUp.Warmed(
+        List<WarmUp.Warmed> warmed = new ArrayList<>();
+        known.fills()
+                .forEach(fill -> warmed.add(new WarmUp.Warmed(
                         fill.inBottleMl() / 1000,
                         found.getOrDefault(fill.bottle().id(), usual(fill.bottle())),
-                        bottlesC))
-                .toList();
+                        bottlesC)));
+        if (known.waterLitres() > 0) {
+            warmed.add(new WarmUp.Warmed(known.waterLitres(), WarmUp.usualWPerK(false, known.waterLitres()), bottlesC));
+        }
+        return warmed;
     }
 
     /**
      * How long a batch needs from the room's temperature to be ready, in the house's bath.
      *
-     * @return empty where it does not get warm within four hours
+     * @return empty where it does not get warm within four hours, or where nobody said what the bath is like
      * @throws Refusal {@code unknown-batch}, or {@code batch-ended}
      */
     @Transactional(readOnly = true)
     public Optional<Duration> warming(long batchId) {
         Known known = known(batchId);
-        return Optional.ofNullable(
-                        predict(known, known.roomC(), known.roomC()).plain().readySeconds())
-                .map(Duration::ofSeconds);
+        if (known.tub() == null) {
+            return Optional.empty();
+        }
+        Integer ready = known.tub().powerW() == 0
+                ? Integer.valueOf(water(known, known.roomC()).readySeconds())
+                : predict(known, known.roomC(), known.roomC()).plain().readySeconds();
+        return Optional.ofNullable(ready).map(Duration::ofSeconds);
+    }
+
+    /** Whether somebody said what the house's bath is like. */
+    @Transactional(readOnly = true)
+    public boolean isDescribed() {
+        return mapper.tub() != null;
     }
 
     /**

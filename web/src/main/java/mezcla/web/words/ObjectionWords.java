@@ -96,6 +96,7 @@ public final class ObjectionWords {
             case "ml" -> Figures.ml(number(value));
             case "ml-down" -> Figures.ml(Math.floor(number(value)));
             case "ml-all" -> Figures.inAll(number(value));
+            case "clock" -> Figures.clock(number(value));
             case "celsius" -> Figures.celsius(number(value));
             case "rolls" -> Figures.countOfRolls(number(value));
             case "stops" -> Figures.stops(number(value));

@@ -39,6 +39,7 @@ public final class ReasonWords {
             case STRONG_MIX ->
                 "mixed %s %% stronger than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
             case OLD_PARTS -> "mixed from parts past their printed life; " + test(fill);
+            case ACCIDENT -> "something went wrong with it in a run; " + test(fill);
             case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";
             case TEST_ROLLS ->
                 reason.limitOf() == Reason.LimitOf.STRETCH

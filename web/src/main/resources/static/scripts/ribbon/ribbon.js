@@ -4,6 +4,7 @@ import { typing } from "../typing.js";
 import { ServerClock } from "./clock.js";
 import { fold } from "./fold.js";
 import { picture } from "./picture.js";
+import { accidents } from "./accidents.js";
 import { signalOn, switchOf } from "../signals.js";
 
 const root = document.getElementById("main");
@@ -86,6 +87,9 @@ const putBack = () => {
   show();
 };
 
+// Where the clock starts with pouring, it is pressed as pouring begins; where it starts with a full tank, when that is full.
+const poured = (next) => (next.fill > 0 ? `Pouring in: ${name(next)}` : `Full of: ${name(next)}`);
+
 const main = (p) => {
   if (root.classList.contains("stopped")) {
     return ["I have put it back", putBack];
@@ -98,21 +102,28 @@ const main = (p) => {
   }
   const pour = () => confirm("POUR", p.now.step + 1);
   if (p.before) {
-    return [`Poured in: ${name(p.next)}`, pour];
+    return [poured(p.next), pour];
   }
   if (p.step.open) {
-    return [p.next ? `It runs clear; poured in: ${name(p.next)}` : "It runs clear", p.next ? pour : finish];
+    return [p.next ? `It runs clear. ${poured(p.next)}` : "It runs clear", p.next ? pour : finish];
   }
   if (p.step.fills > 0 && p.now.fills < p.step.fills) {
     return [`Fill ${p.now.fills + 1} of ${p.step.fills} is out`, () => confirm("FILL", p.now.step)];
   }
   if (p.over) {
-    return [p.next ? `Poured in: ${name(p.next)}` : "The film is out", p.next ? pour : finish];
+    return [p.next ? poured(p.next) : "The film is out", p.next ? pour : finish];
   }
-  if (p.due) {
+  if (p.due && ticked()) {
     return ["Moved", () => confirm("MOVED", p.now.step, p.due.at)];
   }
   return ["", null];
+};
+
+// Whether movements are ticked off: the cue stays either way.
+const ticked = () => (events.filter((event) => event.kind === "UNTICKED").pop() || { value: 0 }).value === 0;
+const ticksShown = () => {
+  text("ticks", ticked() ? "Ticks on" : "Ticks off");
+  by("ticks").setAttribute("aria-pressed", String(ticked()));
 };
 
 const finish = () => confirm("DONE", state().step);
@@ -149,12 +160,13 @@ const show = () => {
   } else {
     text("left", shown(p.left));
   }
+  ticksShown();
   const [label, act] = main(p);
   by("go").hidden = !act;
   text("go-words", label);
   by("pause").hidden = !(step && step.pause && !p.done && !p.over);
   text("pause", p.now.since ? "Go on" : "Pause");
-  for (const id of ["less", "more", "wrong"]) {
+  for (const id of ["less", "more"]) {
     by(id).disabled = !step || p.done;
   }
   if (p.done) {
@@ -174,12 +186,16 @@ const show = () => {
     text("next", p.next ? `Pour in: ${name(p.next)}` : "The film comes out");
   }
   text("meanwhile", meanwhile(p));
+  wrong.show(by("next-when").textContent, by("next").textContent);
   strip(p);
   hang(p);
 };
 
 // What to fetch before it is needed.
 const meanwhile = (p) => {
+  if (p.step && p.step.says && !p.done) {
+    return p.step.says;
+  }
   if (p.done || !p.next) {
     return "Clips for the film; the closing list";
   }
@@ -188,7 +204,7 @@ const meanwhile = (p) => {
   }
   const where = p.step.letters ? `Funnel on the ${p.step.letters} bottle` : "Room in the sink";
   if (p.next.before) {
-    return `${p.next.before} before ${p.next.letters} goes in; a clean glove within reach`;
+    return `${p.next.before} before ${p.next.letters} goes in`;
   }
   const then = p.next.letters ? `${p.next.letters} within reach` : `warm water now, ${p.next.temperature || "as warm as the bath"}`;
   return `${where}; ${then}`;
@@ -231,15 +247,17 @@ const change = (seconds) => () => {
 by("go").addEventListener("click", go);
 by("less").addEventListener("click", () => press(change(-5)));
 by("more").addEventListener("click", () => press(change(5)));
-by("wrong").addEventListener("click", () =>
+const wrong = accidents({ root, run, by, text, shown, state, present, confirm, heard: flush, last: () => events.length });
+by("wrong").addEventListener("click", () => press(wrong.open));
+by("ticks").addEventListener("click", () =>
   press(() => {
-    confirm("TROUBLE", state().step);
-    by("trouble").textContent = `Noted at ${shown(present().elapsed)}. Carry on.`;
+    confirm("UNTICKED", Math.max(0, state().step), ticked() ? 1 : 0);
+    localStorage.setItem("ticks", ticked() ? "on" : "off");
   }),
 );
 by("pause").addEventListener("click", () => press(() => confirm(state().since ? "GO_ON" : "PAUSE", state().step)));
 document.addEventListener("keydown", (event) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event.target)) {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event.target) || wrong.key(event)) {
     return;
   }
   const acts = { " ": go, "+": () => press(change(5)), "-": () => press(change(-5)), ".": () => lastCue && signal(...lastCue) };
@@ -249,7 +267,7 @@ document.addEventListener("keydown", (event) => {
   }
 });
 document.addEventListener("keyup", (event) => {
-  if (event.key === " " && !typing(event.target)) {
+  if (event.key === " " && !typing(event.target) && !wrong.isOpen()) {
     event.preventDefault();
   }
 });
@@ -272,7 +290,20 @@ by("scan")?.addEventListener("submit", (event) => {
     by("trouble").textContent = `Right: ${run.bottles[typed]}.`;
   }
 });
-// The server reads what was typed, with the unit that was typed.
+// The server reads what was typed, with the unit that was typed. What is far off is asked once more; what was misread
+// is taken back.
+let doubted = null;
+let reading = 0;
+by("take-back").addEventListener("click", () =>
+  press(() => {
+    if (reading) {
+      confirm("TAKEN_BACK", Math.max(0, state().step), reading);
+      reading = 0;
+    }
+    by("read").hidden = true;
+    by("celsius").focus();
+  }),
+);
 by("warm").addEventListener("submit", async (event) => {
   event.preventDefault();
   const form = by("warm");
@@ -282,14 +313,24 @@ by("warm").addEventListener("submit", async (event) => {
     by("trouble").textContent = "Type a temperature once a step has begun.";
     return;
   }
+  const typed = field.value;
+  const wanted = run.steps[step].wanted;
   try {
-    const answer = await fetch(form.action, { method: "POST", body: new URLSearchParams(new FormData(form)) });
+    const answer = await fetch(form.action, {
+      method: "POST",
+      body: new URLSearchParams([...new FormData(form), ...(wanted === null ? [] : [["wanted", wanted]])]),
+    });
     const read = await answer.json();
-    if (answer.ok) {
+    const asks = read.doubtful && doubted !== typed;
+    doubted = asks ? typed : null;
+    if (answer.ok && !asks) {
       field.value = "";
       field.blur();
       by("trouble").textContent = "";
       confirm("TEMPERATURE", step, read.celsius);
+      reading = events.length;
+      text("read-words", `${read.shown} noted.`);
+      by("read").hidden = false;
     } else {
       by("trouble").textContent = read.sentence;
     }
@@ -366,6 +407,14 @@ const send = async () => {
   sending = false;
   show();
 };
+// Whether the server has heard of everything; tried for two seconds.
+async function flush() {
+  for (let tries = 0; tries < 20 && unsent.length; tries++) {
+    await send();
+    await new Promise((go) => setTimeout(go, 100));
+  }
+  return unsent.length === 0;
+}
 const look = async () => {
   const form = by("watching");
   try {
@@ -406,5 +455,8 @@ if (navigator.wakeLock) {
   document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && stayAwake());
 }
 
+if (events.length === 0 && localStorage.getItem("ticks") === "off") {
+  confirm("UNTICKED", 0, 1);
+}
 show();
 setInterval(show, 100);

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
+import java.util.function.Consumer;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
 import mezcla.web.DemoApplicationTest;
@@ -38,20 +39,23 @@ public class Pictures extends DemoApplicationTest {
             Browser.signIn(steward, "bram", "count-the-rolls");
             picture(steward, "/house", "house");
             evening(desk);
-            desk.keyboard().press("d");
-            desk.locator("html[data-theme=dim]").waitFor();
-            picture(desk, "/shelf", "shelf-dim");
             Page phone = browser.open(390, 844);
             Browser.signIn(phone, "ines", "rinse-and-hang");
-            picture(phone, "/shelf", "shelf-phone");
             picture(phone, "/mixes/1", "bench-phone");
-            picture(steward, "/waste", "waste");
             four(browser, "bram", halfTyped(steward), "leaflet-editor");
             four(browser, "bram", "/kits/new?leaflet=1", "arrival");
             four(browser, "bram", "/leaflets/1", "leaflet");
             four(browser, "/batches/4/run?tank=2", "run");
             four(browser, warmUp(steward), "warm-up");
-            four(browser, ribbon(desk), "ribbon");
+            String ribbon = ribbon(desk);
+            four(browser, ribbon, "ribbon");
+            four(browser, "ines", ribbon, "accident", page -> {
+                page.locator("#wrong").click();
+                page.locator("[data-accident='2']").click();
+            });
+            four(browser, "/signs", "signs");
+            desk.navigate("/batches/4");
+            four(browser, desk.locator(".due a").first().getAttribute("href"), "look");
         }
     }
 
@@ -143,6 +147,10 @@ public class Pictures extends DemoApplicationTest {
     }
 
     private static void four(Browser browser, String member, String place, String name) {
+        four(browser, member, place, name, page -> {});
+    }
+
+    private static void four(Browser browser, String member, String place, String name, Consumer<Page> act) {
         StringBuilder sheet = new StringBuilder();
         for (String theme : new String[] {"light", "dim"}) {
             for (int[] size : new int[][] {{1280, 800}, {390, 844}}) {
@@ -154,6 +162,7 @@ public class Pictures extends DemoApplicationTest {
                 page.navigate(place);
                 page.evaluate("document.fonts.ready");
                 page.waitForTimeout(2500);
+                act.accept(page);
                 sheet.append(
                         "<img width=%d height=%d style='margin:8px;vertical-align:top' src='data:image/png;base64,%s'>"
                                 .formatted(size[0], size[1], Base64.getEncoder().encodeToString(page.screenshot())));

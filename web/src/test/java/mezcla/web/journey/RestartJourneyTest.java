@@ -36,7 +36,10 @@ public class RestartJourneyTest {
             assertThat(ines.locator("#saved")).containsText("The server does not answer");
             ticks(ines);
             ines.getByRole(AriaRole.BUTTON, byName("Something went wrong")).click();
-            assertThat(ines.locator("#trouble")).containsText("Carry on.");
+            ines.getByRole(AriaRole.BUTTON, byName("Forgot to move it")).click();
+            assertThat(ines.locator("#wrong-now")).hasText("Move it now. Then go on as it says.");
+            ines.keyboard().press("Space");
+            assertThat(ines.locator("#wrong-panel")).isHidden();
             ticks(ines);
             ticks(ines);
             ines.keyboard().press("+");

@@ -10,8 +10,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.regex.Pattern;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
+import mezcla.log.Accident;
+import mezcla.log.RunAccident;
+import mezcla.log.RunLogged;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.log.DarkroomLog;
 import org.assertj.core.api.Assertions;
@@ -222,6 +226,140 @@ public class RibbonJourneyTest extends DemoApplicationTest {
                 .allMatch(trouble -> trouble.contains("events") || trouble.contains("ERR_FAILED"));
     }
 
+    private static void tell(Page page, String what) {
+        TurnedClock.turn(page, 500);
+        page.getByRole(AriaRole.BUTTON, byName("Something went wrong")).click();
+        page.getByRole(AriaRole.BUTTON, byName(what)).click();
+    }
+
+    private static void backWith(Page page, String now) {
+        assertThat(page.locator("#wrong-now")).hasText(now);
+        assertThat(page.locator("#wrong-back")).isFocused();
+        page.keyboard().press("Space");
+        assertThat(page.locator("#wrong-panel")).isHidden();
+    }
+
+    private static void nextStep(Page page, String step, int seconds) {
+        TurnedClock.after(page, seconds);
+        TurnedClock.press(page);
+        assertThat(page.locator("#step")).hasText(step);
+    }
+
+    /** Each is answered at once while the clock goes on; the log, the look at the film and the bottles know of it. */
+    @Test
+    public void whatGoesWrongIsAnsweredAtOnceAndWrittenDown() {
+        Page ines = member("ines", 1280, 800);
+        ines.navigate("/batches/3/run");
+        ines.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
+                .click();
+        ines.waitForURL("**/runs/*/ribbon");
+        String ribbon = ines.url();
+        tell(ines, "On skin or in an eye");
+        backWith(ines, "Leave the film. Rinse under running water now.");
+        TurnedClock.press(ines);
+        assertThat(ines.locator("#step")).hasText("Developer");
+        TurnedClock.after(ines, 50);
+        TurnedClock.turn(ines, 500);
+        ines.getByRole(AriaRole.BUTTON, byName("Something went wrong")).press("Enter");
+        Browser.assertAccessible(ines);
+        ines.keyboard().press("ArrowDown");
+        ines.keyboard().press("Enter");
+        String before = ines.locator("#left").innerText();
+        TurnedClock.after(ines, 5);
+        Assertions.assertThat(TurnedClock.seconds(before)
+                        - TurnedClock.seconds(ines.locator("#left").innerText()))
+                .as("the clock goes on behind the answer")
+                .isBetween(4, 6);
+        Browser.assertAccessible(ines);
+        backWith(ines, "Move it now, ten seconds. Then go on as it says.");
+        tell(ines, "Too cold");
+        assertThat(ines.locator("#wrong-now")).containsText("warmer water");
+        ines.getByRole(AriaRole.BUTTON, byName("It was something else")).click();
+        ines.getByRole(AriaRole.BUTTON, byName("Too warm")).click();
+        backWith(ines, "Stand the tank in cooler water. Measure, and type what you read.");
+        assertThat(ines.locator("#celsius")).isFocused();
+        ines.keyboard().type("93.4");
+        ines.keyboard().press("Enter");
+        assertThat(ines.locator("#trouble")).containsText("is no temperature of a bath");
+        ines.locator("#celsius").fill("12");
+        ines.keyboard().press("Enter");
+        assertThat(ines.locator("#trouble")).containsText("Read the thermometer again");
+        ines.keyboard().press("Enter");
+        assertThat(ines.locator("#read-words")).hasText("12.0 °C noted.");
+        TurnedClock.turn(ines, 500);
+        ines.getByRole(AriaRole.BUTTON, byName("Take it back")).click();
+        tell(ines, "The lid came off");
+        backWith(ines, "Lid on, at once. Then go on: finish the run.");
+        tell(ines, "Not enough in the tank");
+        backWith(ines, "Lay the tank on its side and keep rolling it.");
+        tell(ines, "It leaks or was spilled");
+        backWith(ines, "Hold the lid, set the tank into the sink, and go on with what is left.");
+        tell(ines, "Wrong bath went in");
+        ines.getByRole(AriaRole.BUTTON, byName("Fx · Fixer")).click();
+        backWith(ines, "Pour it back. This film is lost: nothing can develop it now.");
+        tell(ines, "Poured out too soon");
+        backWith(ines, "Pour it in again at once, for the time that is missing.");
+        nextStep(ines, "Wash, 2 fills", 300);
+        for (int fill = 0; fill < 2; fill++) {
+            TurnedClock.after(ines, 1);
+            TurnedClock.press(ines);
+        }
+        nextStep(ines, "Bleach", 1);
+        tell(ines, "Film stuck or off its reel");
+        backWith(ines, "Leave it until the fixer is through. Do not open the tank.");
+        tell(ines, "A step was left out");
+        backWith(ines, "Give it now: water, then the bath that was passed over, for its full time.");
+        tell(ines, "Left in too long");
+        backWith(ines, "Pour it out and go on. Nothing is lost.");
+        tell(ines, "Power or page went");
+        backWith(ines, "Go on by the clock on the wall. The time did not stop.");
+        tell(ines, "Back into the wrong bottle");
+        ines.getByRole(AriaRole.BUTTON, byName("De · Developer")).click();
+        assertThat(ines.locator("#wrong-now")).hasText("Stop pouring. Close both bottles and set them apart.");
+        ines.getByRole(AriaRole.BUTTON, byName("Bar both bottles")).click();
+        assertThat(ines.locator("#wrong-bar")).hasText("2 bottles are barred for everyone. A steward lifts that.");
+        backWith(ines, "Stop pouring. Close both bottles and set them apart.");
+        Assertions.assertThat(log.state().batch(3).fills().stream()
+                        .filter(fill -> fill.bar() != null)
+                        .map(fill -> fill.bath().role().letters()))
+                .containsExactly("De", "Bl");
+        assertThat(ines.locator("#saved")).hasText("Kept here and on the server.");
+        ines.navigate(ribbon.replace("/ribbon", ""));
+        assertThat(ines.locator("main")).containsText(Pattern.compile("Too warm, at [01]:[0-9]{2}"));
+        assertThat(ines.locator("main")).not().containsText("Too cold");
+        ines.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
+        ines.waitForURL("**/batches/3?logged");
+        RunLogged logged = log.state().batch(3).runs().stream()
+                .reduce((earlier, later) -> later)
+                .orElseThrow();
+        Assertions.assertThat(logged.accidents())
+                .extracting(RunAccident::what)
+                .containsExactly(
+                        Accident.ON_SKIN,
+                        Accident.FORGOT_TO_MOVE,
+                        Accident.TOO_WARM,
+                        Accident.LIGHT,
+                        Accident.TOO_LITTLE,
+                        Accident.LEAK,
+                        Accident.WRONG_BATH,
+                        Accident.TOO_SHORT,
+                        Accident.FILM_STUCK,
+                        Accident.LEFT_OUT,
+                        Accident.TOO_LONG,
+                        Accident.POWER,
+                        Accident.WRONG_BOTTLE);
+        Assertions.assertThat(logged.baths().get(0).celsius())
+                .as("the reading that was taken back")
+                .isNull();
+        ines.navigate("/batches/3/looks/" + logged.stamp().sequence());
+        assertThat(ines.locator("main"))
+                .containsText(
+                        Pattern.compile("What went wrong in this run: forgot to move it .developer, [01]:[0-9]{2}"));
+        ines.navigate("/journal");
+        assertThat(ines.locator("main")).containsText("Went wrong: on skin or in an eye");
+        ines.context().close();
+    }
+
     @Test
     public void aFastPracticeShowsItsProbeAndEndsWithAReport() {
         Page page = member("ines", 1280, 800);
@@ -248,8 +386,8 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         Page page = member("devi", 390, 844);
         page.navigate("/practice");
         Browser.assertAccessible(page);
-        page.getByRole(AriaRole.BUTTON, byName("Practise with Oxbow Negative Liquid 1.2 L"))
-                .click();
+        page.getByLabel("By which sheet").selectOption("1");
+        page.getByRole(AriaRole.BUTTON, byName("Practise")).click();
         page.waitForURL("**/practice/1?*");
         Browser.assertAccessible(page);
         TurnedClock.press(page);

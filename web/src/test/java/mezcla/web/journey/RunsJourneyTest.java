@@ -96,6 +96,19 @@ public class RunsJourneyTest extends DemoApplicationTest {
         return runs.get(runs.size() - 1);
     }
 
+    /** Hours later the film is dry, and good with one tap. */
+    private void lookedAt(Page page, RunLogged run) {
+        TurnedClock.after(page, 150 * 60);
+        page.navigate(
+                "/batches/%d/looks/%d".formatted(run.batchId(), run.stamp().sequence()));
+        assertThat(heading(page)).hasText("What does the film look like, dry?");
+        page.locator("button[name='good']").click();
+        page.waitForURL("**?looked");
+        Assertions.assertThat(log.state().batch(run.batchId()).looks())
+                .anyMatch(look ->
+                        look.run() == run.stamp().sequence() && look.result().isGood());
+    }
+
     private long batchOf(String sheet) {
         return log.state().standing().stream()
                 .filter(batch -> batch.leaflet().name().startsWith(sheet)
@@ -172,13 +185,16 @@ public class RunsJourneyTest extends DemoApplicationTest {
         start(page);
         Assertions.assertThat(page.locator("#main").getAttribute("data-run")).contains("it serves once");
         List<String> said = play(page);
-        Assertions.assertThat(said).anyMatch(each -> each.contains("Cd, colour developer"));
+        Assertions.assertThat(said)
+                .anyMatch(each -> each.contains("Cd, colour developer"))
+                .anyMatch(each ->
+                        each.matches("(?s)Mix 150.ml of stock and 150.ml of water at 38\\.5.°C, then pour in: F1.*"));
         int light = said.indexOf(said.stream()
                 .filter(each -> each.contains("Light may come in now."))
                 .findFirst()
                 .orElseThrow());
         int bleachFix = said.indexOf(said.stream()
-                .filter(each -> each.contains("Poured in: Bx"))
+                .filter(each -> each.contains("Pouring in: Bx"))
                 .findFirst()
                 .orElseThrow());
         Assertions.assertThat(light).as("light comes before the bleach-fix").isLessThanOrEqualTo(bleachFix);
@@ -186,6 +202,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
         Assertions.assertThat(run.baths().get(0).pouredAwayMl()).isPositive();
         Assertions.assertThat(log.state().batch(batch).fills().get(0).volumeMl())
                 .isEqualTo(before - run.baths().get(0).pouredAwayMl());
+        lookedAt(page, run);
         page.context().close();
     }
 
@@ -199,13 +216,61 @@ public class RunsJourneyTest extends DemoApplicationTest {
         page.waitForURL("**/batches/*?mixed");
         long batch = Long.parseLong(page.url().replaceAll(".*/batches/([0-9]+).*", "$1"));
         page.navigate("/batches/" + batch + "/run?tank=1");
+        assertThat(page.locator(".run-steps")).containsText("shake hard, so that the backing comes off");
         start(page);
         List<String> said = play(page);
         Assertions.assertThat(said)
                 .anyMatch(each -> each.contains("It runs clear"))
-                .anyMatch(each -> each.contains("Wipe the back of the film with a wet finger, then pour in: Fr"));
+                .anyMatch(each -> each.contains(
+                        "Wipe the glossy back, never the other side, with a soft wet sponge, then pour in: Fr"));
         RunLogged run = logIt(page, batch);
         Assertions.assertThat(run.baths()).hasSize(6);
+        lookedAt(page, run);
+        page.navigate("/batches/" + batch + "/run?tank=1&steps[pre-bath].how=OUT&steps[water-1].how=OUT");
+        assertThat(page.locator("#steps-error")).containsText("before its pre-bath and a rinse");
+        page.locator("#more-film summary").click();
+        page.locator("#backing").selectOption("NONE");
+        assertThat(page.locator("#steps-error")).hasText("");
+        start(page);
+        assertThat(page.locator("#next")).hasText("Pour in: De, developer");
+        List<String> unbacked = play(page);
+        Assertions.assertThat(unbacked).noneMatch(each -> each.contains("Pb")).noneMatch(each -> each.contains("Wipe"));
+        RunLogged second = logIt(page, batch);
+        Assertions.assertThat(second.rolls().get(0).hasCarbonBacking()).isFalse();
+        lookedAt(page, second);
+        page.context().close();
+    }
+
+    @Test
+    public void aRunAtAnotherTemperatureIsPlayedAndLoggedAtIt() {
+        Page page = member("devi", 1280, 800);
+        page.navigate("/batches/5/run?tank=1&celsius=37");
+        assertThat(page.locator("#answer")).containsText("for the temperature");
+        start(page);
+        assertThat(page.locator("#next")).containsText("developer");
+        play(page);
+        RunLogged run = logIt(page, 5);
+        Assertions.assertThat(run.baths().get(0).celsius()).isEqualTo(37);
+        lookedAt(page, run);
+        page.context().close();
+    }
+
+    /** The bottle holds 296 ml and the tank takes 300: the run goes, and says so. */
+    @Test
+    public void aFewMillilitresShortTheRunGoesAndSaysSo() {
+        long fill = log.state().batch(5).fills().get(0).id();
+        Page page = member("saoirse", 1280, 800);
+        page.navigate("/fills/" + fill);
+        page.locator("#measured").fill("296 ml");
+        page.locator("form[action$='/measurements'] button").click();
+        page.waitForURL("**/fills/*measured*");
+        page.navigate("/batches/5/run?tank=1");
+        assertThat(page.locator(".run-remarks")).containsText("4 ml");
+        start(page);
+        play(page);
+        RunLogged run = logIt(page, 5);
+        Assertions.assertThat(run.against()).isEmpty();
+        lookedAt(page, run);
         page.context().close();
     }
 

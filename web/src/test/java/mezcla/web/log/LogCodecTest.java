@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.Accident;
 import mezcla.log.AirKept;
 import mezcla.log.BarLifted;
 import mezcla.log.BatchMixed;
@@ -53,6 +54,7 @@ import mezcla.log.PartUse;
 import mezcla.log.Place;
 import mezcla.log.Purchase;
 import mezcla.log.Roll;
+import mezcla.log.RunAccident;
 import mezcla.log.RunBath;
 import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
@@ -74,7 +76,14 @@ public class LogCodecTest {
     private static final Leaflet LEAFLET = Sample.leaflet();
     private static final Map<LogCodec.LeafletName, Leaflet> KNOWN = Map.of(LogCodec.LeafletName.of(LEAFLET), LEAFLET);
     private static final List<Roll> FILM = List.of(
-            new Roll("Ines", FilmFormat.F120, 1, 0, false), new Roll("Bram", FilmFormat.SHEET_4X5, 0.25, -0.5, true));
+            new Roll("Ines", FilmFormat.F120, 1, 0, false),
+            new Roll(
+                    "Bram",
+                    FilmFormat.SHEET_4X5,
+                    0.25,
+                    -0.5,
+                    true,
+                    new Roll.Film("Harbour", 20, 10, "cine-negative", true)));
     private static final List<RunBath> BATHS =
             List.of(new RunBath(4, 215, 1.25, 6.25, 0, 38.5), new RunBath(5, null, 1.25, 0, 300, null));
 
@@ -128,7 +137,20 @@ public class LogCodecTest {
                                                 3.5,
                                                 Money.parse("NZD 12.00"))))),
                 new BathRenewed(STAMP, 14, fill(6, null)),
-                new RunLogged(STAMP, 14, FILM, BATHS, 300, List.of("over-rolls"), 6L, "power gone"),
+                new RunLogged(
+                        STAMP,
+                        14,
+                        FILM,
+                        BATHS,
+                        300,
+                        List.of("over-rolls"),
+                        6L,
+                        "power gone",
+                        List.of(
+                                new RunAccident(Accident.FORGOT_TO_MOVE, 4L, null, 45.5),
+                                new RunAccident(Accident.WRONG_BOTTLE, 4L, 5L, 0)),
+                        "line 2",
+                        true),
                 new RunStarted(STAMP, 14, FILM, BATHS, 300),
                 new RunCalledOff(STAMP, 6, "wrong tank"),
                 new FillSpilled(STAMP, 4, 12.5),
@@ -139,7 +161,12 @@ public class LogCodecTest {
                 new FillMeasured(STAMP, 4, 333),
                 new FillBarred(STAMP, 4, "smells"),
                 new BarLifted(STAMP, 4, "fine"),
-                new FillInspected(STAMP, 4, Finding.DENSE, true),
+                new FillInspected(
+                        STAMP,
+                        4,
+                        Finding.DENSE,
+                        true,
+                        new FillInspected.Clip("film leader", "in daylight, 10 s", "1.2")),
                 new BathLooked(STAMP, 4, Sign.CRYSTALS, "on the neck"),
                 new FillSeen(STAMP, 4),
                 new LeafletCorrected(STAMP, List.of(4L, 5L), LEAFLET, "misread"),

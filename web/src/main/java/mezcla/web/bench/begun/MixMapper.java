@@ -22,7 +22,8 @@ public interface MixMapper {
             long batchId,
             @Nullable String name,
             @Nullable Long oldFillId,
-            @Nullable WasteRoute oldFillRoute) {}
+            @Nullable WasteRoute oldFillRoute,
+            boolean warmestFirst) {}
 
     /** A mix that was begun. */
     record BegunRow(
@@ -34,6 +35,7 @@ public interface MixMapper {
             @Nullable String name,
             @Nullable Long oldFillId,
             @Nullable WasteRoute oldFillRoute,
+            boolean warmestFirst,
             boolean ended) {}
 
     /** A bath of a mix. */
@@ -47,9 +49,10 @@ public interface MixMapper {
             value =
                     """
             INSERT INTO mix_begun
-                (member_id, begun_at, leaflet_version_id, batch_id, name, old_fill_id, old_fill_route)
+                (member_id, begun_at, leaflet_version_id, batch_id, name, old_fill_id, old_fill_route, warmest_first)
             VALUES
-                (#{memberId}, #{begunAt}, #{leafletVersionId}, #{batchId}, #{name}, #{oldFillId}, #{oldFillRoute})
+                (#{memberId}, #{begunAt}, #{leafletVersionId}, #{batchId}, #{name}, #{oldFillId}, #{oldFillRoute},
+                #{warmestFirst})
             RETURNING id
             """,
             affectData = true)
@@ -91,7 +94,7 @@ public interface MixMapper {
     @Select(
             """
             SELECT mix_begun.id, member.name AS who, begun_at, leaflet_version_id, batch_id, mix_begun.name, old_fill_id,
-                   old_fill_route, mix_ended.mix_id IS NOT NULL AS ended
+                   old_fill_route, warmest_first, mix_ended.mix_id IS NOT NULL AS ended
             FROM mix_begun
             JOIN member ON member.id = mix_begun.member_id
             LEFT JOIN mix_ended ON mix_ended.mix_id = mix_begun.id
@@ -103,7 +106,7 @@ public interface MixMapper {
     @Select(
             """
             SELECT mix_begun.id, member.name AS who, begun_at, leaflet_version_id, batch_id, mix_begun.name, old_fill_id,
-                   old_fill_route, 0 AS ended
+                   old_fill_route, warmest_first, 0 AS ended
             FROM mix_begun
             JOIN member ON member.id = mix_begun.member_id
             WHERE mix_begun.id NOT IN (SELECT mix_id FROM mix_ended)

@@ -162,7 +162,8 @@ public class Mixes {
         mapper.left(row.id()).forEach(part -> left.put(part.part(), part.amount()));
         Map<String, MixPlan.Wanted> wanted = new HashMap<>();
         baths.forEach((key, bath) -> wanted.put(key, new MixPlan.Wanted(bath.volumeMl(), bath.partsForMl())));
-        BatchPlan plan = BatchPlan.of(leaflet, left, leaflet::valueShare, wanted);
+        BatchPlan inUse = BatchPlan.of(leaflet, left, leaflet::valueShare, wanted);
+        BatchPlan plan = row.warmestFirst() ? inUse.warmestFirst() : inUse;
         return new Mix(
                 row.id(),
                 row.who(),
@@ -200,7 +201,8 @@ public class Mixes {
                 what.batchId(),
                 what.name(),
                 old == null ? null : Long.valueOf(old.id()),
-                what.route()));
+                what.route(),
+                what.request().warmestFirst()));
         for (int i = 0; i < what.request().kits().size(); i++) {
             mapper.addKit(id, i, what.request().kits().get(i));
         }

@@ -23,6 +23,17 @@ public class MixForm {
     private String partsFor = "";
     private String second = "";
     private boolean picked;
+    private boolean warmestFirst;
+
+    /** Whether the bath with the warmest water is mixed first. */
+    public boolean isWarmestFirst() {
+        return warmestFirst;
+    }
+
+    public void setWarmestFirst(boolean warmestFirst) {
+        this.warmestFirst = warmestFirst;
+    }
+
     private List<String> baths = new ArrayList<>();
     private Map<String, String> volumes = new HashMap<>();
     private String name = "";
@@ -162,7 +173,8 @@ public class MixForm {
             errors.add("baths", Refusal.of(new FormObjection.FillsMissing()));
         }
         return errors.none()
-                ? new MixRequest(helping == null ? List.of(kitId) : List.of(kitId, helping), wanted, typed)
+                ? new MixRequest(
+                        helping == null ? List.of(kitId) : List.of(kitId, helping), wanted, typed, warmestFirst)
                 : null;
     }
 

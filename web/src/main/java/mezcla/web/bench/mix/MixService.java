@@ -205,7 +205,11 @@ public class MixService {
                             () -> missing.add(volumeMl));
         }
         Bottling shelf = mixes.shelf(state);
-        MixView view = MixView.of(title(plan, request), plan, equipment(), bath -> choices(bath, shelf, bottles));
+        MixView view = MixView.of(
+                title(plan, request),
+                request.warmestFirst() ? plan.warmestFirst() : plan,
+                equipment(),
+                bath -> choices(bath, shelf, bottles));
         String free = bottles.stream()
                 .filter(bottle -> chosen.containsValue(Long.toString(bottle.id())))
                 .map(Bottle::label)

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Caution;
 import mezcla.leaflet.Leaflet;
@@ -118,8 +119,18 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         return new MixView(
                 title,
                 baths,
-                Caution.of(plan.leaflet(), mixed).stream().map(CautionWords::of).toList(),
+                Stream.concat(
+                                plan.keptApart().stream().map(MixView::apart),
+                                Caution.of(plan.leaflet(), mixed).stream().map(CautionWords::of))
+                        .toList(),
                 setUp(plan, house));
+    }
+
+    private static String apart(BatchPlan.Apart apart) {
+        return "The %s is mixed before the %s, and a trace of it spoils that: another jug, funnel and stirrer, or all of them rinsed three times."
+                .formatted(
+                        Figures.within(apart.before().name()),
+                        Figures.within(apart.developer().name()));
     }
 
     private static List<SetUp> setUp(BatchPlan plan, Equipment house) {

@@ -11,19 +11,24 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
 import mezcla.batch.MovedOn;
+import mezcla.batch.SameRolls;
 import mezcla.log.AirKept;
+import mezcla.log.FillBarred;
 import mezcla.log.FillMoved;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
 import mezcla.log.Roll;
+import mezcla.log.RunAccident;
 import mezcla.log.RunBath;
 import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.verdict.RunPlan;
@@ -39,7 +44,10 @@ import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.RibbonService;
+import mezcla.web.shelf.ShelfView;
+import mezcla.web.shelf.WaysOut;
 import mezcla.web.warm.WarmService;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -77,7 +85,7 @@ public class RunService {
     public List<RunPlan> possible() {
         RunQuestion question = planning.nextRoll();
         return log.state().standing().stream()
-                .map(batch -> RunPlan.of(batch, question))
+                .map(batch -> RunPlan.of(batch, question.asUsed(batch)))
                 .sorted(Comparator.comparing(RunPlan::fits).reversed())
                 .toList();
     }
@@ -126,12 +134,23 @@ public class RunService {
         if (when == null) {
             return RunPlan.of(batch, question(asked, clock.instant()));
         }
-        batch.refuseRunAt(when, clock.instant());
-        return RunPlan.of(LogState.foldUntil(book.about(batchId), when).batch(batchId), question(asked, when));
+        Instant at = batch.runAt(when, clock.instant());
+        return RunPlan.of(LogState.foldUntil(book.about(batchId), at).batch(batchId), question(asked, at));
     }
 
     private RunQuestion question(Asked asked, Instant at) {
         return planning.question(asked.rolls(), asked.tank(), at).warmedTo(asked.celsius());
+    }
+
+    /** What else can be done with film that a batch does not take, each with time and cost. */
+    @Transactional(readOnly = true)
+    public List<ShelfView.WayOutView> waysOut(RunPlan plan) {
+        return new WaysOut(
+                        log.book(),
+                        plan.question(),
+                        houses.tanks(),
+                        plan.batch().process().key())
+                .views();
     }
 
     /** The last row of the log, so that a plan can tell whether anything was added since it was shown. */
@@ -196,14 +215,13 @@ public class RunService {
         if (!plan.fits()) {
             throw Refusal.of(plan.objections().get(0));
         }
-        plan.steps(choices);
         long started = log.add(
                         who,
                         stamp -> new RunStarted(
                                 stamp,
                                 batchId,
                                 asked.rolls(),
-                                plan.asRunBaths(),
+                                plan.asRunBaths(choices),
                                 asked.tank().volumeMl()))
                 .stamp()
                 .sequence();
@@ -227,6 +245,7 @@ public class RunService {
      * @param when when it ended; null for now
      * @param about whether that is remembered rather than noted
      * @param air what keeps air from the bottles now; null for as before
+     * @param hangs where the film hangs; null where nobody said
      * @return the batch
      * @throws Refusal {@code run-is-over}, {@code in-the-future} or {@code before-start}
      */
@@ -238,8 +257,9 @@ public class RunService {
             UnaryOperator<RunBath> really,
             @Nullable Instant when,
             boolean about,
-            @Nullable AirKept air) {
-        return end(who, started, rolls, really, bath -> true, when, about, air, null);
+            @Nullable AirKept air,
+            @Nullable String hangs) {
+        return end(who, started, rolls, really, bath -> true, when, about, air, null, hangs);
     }
 
     /**
@@ -268,7 +288,8 @@ public class RunService {
                 null,
                 false,
                 null,
-                reason);
+                reason,
+                null);
     }
 
     private long end(
@@ -280,7 +301,8 @@ public class RunService {
             @Nullable Instant when,
             boolean about,
             @Nullable AirKept air,
-            @Nullable String abandoned) {
+            @Nullable String abandoned,
+            @Nullable String hangs) {
         LogBook book = log.book();
         RunStarted start = book.state().underWay(started);
         Instant ended = when == null ? clock.instant() : when;
@@ -299,14 +321,53 @@ public class RunService {
                 .against();
         List<RunBath> baths =
                 start.bathsFor(rolls).stream().filter(reached).map(really).toList();
+        RibbonService.Running running = ribbon.running(started);
+        List<RunAccident> accidents = ribbon.accidents(running);
+        Map<Long, String> spoiled = ribbon.spoiled(running);
         log.add(
                 who,
                 ended,
                 about,
                 stamp -> new RunLogged(
-                        stamp, start.batchId(), rolls, baths, start.tankMl(), against, started, abandoned));
+                        stamp,
+                        start.batchId(),
+                        rolls,
+                        baths,
+                        start.tankMl(),
+                        against,
+                        started,
+                        abandoned,
+                        accidents,
+                        hangs,
+                        running.choices().movement() == Movement.ROTARY));
+        bar(who, spoiled);
         keepAirOut(who, book.state().batch(start.batchId()), baths, air);
         return start.batchId();
+    }
+
+    /**
+     * Bars the bottles that must not be used after what went wrong in a run under way; those that are barred already stay
+     * so.
+     *
+     * @return how many were barred
+     * @throws Refusal {@code run-is-over}
+     */
+    @Transactional
+    public int barSpoiled(SignedIn who, long started) {
+        return bar(who, ribbon.spoiled(ribbon.running(started)));
+    }
+
+    private int bar(SignedIn who, Map<Long, String> spoiled) {
+        Set<Long> free = log.state().standing().stream()
+                .flatMap(batch -> batch.fills().stream())
+                .filter(fill -> fill.discarded() == null && fill.bar() == null)
+                .map(FillState::id)
+                .collect(Collectors.toSet());
+        List<Map.Entry<Long, String>> barred = spoiled.entrySet().stream()
+                .filter(entry -> free.contains(entry.getKey()))
+                .toList();
+        barred.forEach(entry -> log.add(who, stamp -> new FillBarred(stamp, entry.getKey(), entry.getValue())));
+        return barred.size();
     }
 
     /** A bottle that does not allow it stays as it was. */
@@ -352,23 +413,50 @@ public class RunService {
     }
 
     /**
+     * Points out that the same film was logged within the hour, before it is saved once more.
+     *
+     * @param at when it was run; null for now
+     * @param others whether somebody said that these are other rolls
+     * @throws Refusal {@code same-rolls}
+     */
+    @Transactional(readOnly = true)
+    public void refuseTwice(long batchId, List<Roll> rolls, @Nullable Instant at, boolean others) {
+        SameRolls.of(log.state().batch(batchId), rolls, at == null ? clock.instant() : at)
+                .filter(same -> !others)
+                .ifPresent(same -> {
+                    throw Refusal.of(new FormObjection.SameRolls(
+                            same.stamp().who(),
+                            Figures.dayAndHour(
+                                    same.stamp().happenedAt(), houses.house().timeZone())));
+                });
+    }
+
+    /**
      * Logs a run.
      *
      * @param who who logs it
      * @param batchId the batch
      * @param asked what is run
+     * @param choices how it was done
      * @param done whether the film has been through already, so that it is logged whatever speaks against it
      * @param really reads what each bath really had
      * @return its sequence in the log
      * @throws Refusal the first of what speaks against a plan, {@code unknown-batch} or {@code batch-ended}
      */
     @Transactional
-    public long log(SignedIn who, long batchId, Asked asked, boolean done, UnaryOperator<RunBath> really) {
+    public long log(
+            SignedIn who,
+            long batchId,
+            Asked asked,
+            RunSteps.Choices choices,
+            boolean done,
+            UnaryOperator<RunBath> really) {
         RunPlan plan = plan(batchId, asked, null);
         if (!plan.fits() && !done) {
             throw Refusal.of(plan.objections().get(0));
         }
-        return add(who, clock.instant(), false, plan, really);
+        List<RunBath> baths = done ? plan.asDone(choices) : plan.asRunBaths(choices);
+        return add(who, clock.instant(), false, plan, baths, asked.tank().turning(), really);
     }
 
     /**
@@ -388,22 +476,33 @@ public class RunService {
     public long logEarlier(
             SignedIn who, long batchId, Asked asked, Instant when, boolean about, UnaryOperator<RunBath> really) {
         RunPlan plan = plan(batchId, asked, when);
-        return add(who, when, about, plan, bath -> really.apply(bath.really(null, bath.celsius())));
+        return add(
+                who,
+                log.state().batch(batchId).runAt(when, clock.instant()),
+                about,
+                plan,
+                plan.asRunBaths(),
+                asked.tank().turning(),
+                bath -> really.apply(bath.really(null, bath.celsius())));
     }
 
-    private long add(SignedIn who, Instant when, boolean about, RunPlan plan, UnaryOperator<RunBath> really) {
-        return log.add(
-                        who,
-                        when,
-                        about,
-                        stamp -> new RunLogged(
+    private long add(
+            SignedIn who,
+            Instant when,
+            boolean about,
+            RunPlan plan,
+            List<RunBath> baths,
+            boolean turned,
+            UnaryOperator<RunBath> really) {
+        return log.add(who, when, about, stamp -> new RunLogged(
                                 stamp,
                                 plan.batch().id(),
                                 plan.question().rolls(),
-                                plan.asRunBaths().stream().map(really).toList(),
+                                baths.stream().map(really).toList(),
                                 plan.question().tankMl(),
                                 plan.against(),
-                                null))
+                                null)
+                        .turned(turned))
                 .stamp()
                 .sequence();
     }

@@ -7,13 +7,11 @@ import java.util.Map;
 import java.util.Optional;
 import mezcla.measure.Refusal;
 import mezcla.verdict.Evening;
-import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.house.HouseService;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -36,26 +34,25 @@ class EveningController {
     }
 
     @GetMapping("/evening")
-    ModelAndView evening(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        return page(typed, member, new FieldErrors());
+    ModelAndView evening(@RequestParam Map<String, String> typed) {
+        return page(typed, new FieldErrors());
     }
 
     @PostMapping("/evening/loads/{id}/drops")
-    ModelAndView drop(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+    ModelAndView drop(@PathVariable long id, @RequestParam Map<String, String> typed) {
         FieldErrors errors = new FieldErrors();
         return forms.answer(
                 errors,
                 typed.getOrDefault("formKey", ""),
                 () -> {
-                    evenings.drop(member, id);
+                    evenings.drop(id);
                     return "/evening?dropped";
                 },
                 objection -> "evening",
-                () -> page(typed, member, errors));
+                () -> page(typed, errors));
     }
 
-    private ModelAndView page(Map<String, String> typed, SignedIn member, FieldErrors errors) {
+    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
         ModelAndView page = new ModelAndView("run/evening");
         String pour = typed.getOrDefault("pour", "").strip();
         String minutes = typed.getOrDefault("between", Long.toString(Evening.BETWEEN.toMinutes()))
@@ -64,7 +61,6 @@ class EveningController {
         Duration between = errors.read("between", () -> between(minutes));
         errors.read("evening", () -> {
             Optional<EveningView> shown = evenings.plan(
-                            member,
                             pourAt,
                             between == null ? Evening.BETWEEN : between,
                             typed.getOrDefault("warm", "").equals("yes"))
@@ -73,7 +69,7 @@ class EveningController {
             page.addObject("evening", shown.orElse(null));
             return shown;
         });
-        page.addObject("stuck", evenings.loads(member));
+        page.addObject("stuck", evenings.loads());
         page.addObject("pour", pour);
         page.addObject("between", minutes);
         page.addObject("warm", typed.getOrDefault("warm", "").equals("yes"));

@@ -63,7 +63,7 @@ public class EveningService {
      */
     @Transactional
     public void add(SignedIn who, long batchId, List<Roll> rolls, Tank tank, RunForm form) {
-        if (rows(who).size() >= MOST_LOADS) {
+        if (rows().size() >= MOST_LOADS) {
             throw Refusal.of(new FormObjection.TooManyLoads(MOST_LOADS));
         }
         TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList())
@@ -78,41 +78,39 @@ public class EveningService {
                 clock.instant());
     }
 
-    private List<EveningMapper.LoadRow> rows(SignedIn who) {
-        return mapper.loads(clock.instant().minus(EVENING)).stream()
-                .filter(row -> row.memberId() == who.id())
-                .toList();
+    private List<EveningMapper.LoadRow> rows() {
+        return mapper.loads(clock.instant().minus(EVENING));
     }
 
     /** A load that is still to come, whether it can be planned or not. */
     public record Load(long id, long batchId) {}
 
-    /** What a member has still planned, in order. */
+    /** What is still planned, by whomever, in order. */
     @Transactional(readOnly = true)
-    public List<Load> loads(SignedIn who) {
-        return rows(who).stream().map(row -> new Load(row.id(), row.batchId())).toList();
+    public List<Load> loads() {
+        return rows().stream().map(row -> new Load(row.id(), row.batchId())).toList();
     }
 
-    /** How many loads a member has still planned. */
+    /** How many loads are still planned. */
     @Transactional(readOnly = true)
-    public int planned(SignedIn who) {
-        return rows(who).size();
+    public int planned() {
+        return rows().size();
     }
 
-    /** Drops a load; one that is somebody else's, or over, stays as it is. */
+    /** Drops a load, whoever planned it; one that is over stays as it is. */
     @Transactional
-    public void drop(SignedIn who, long load) {
-        over(who, load, null);
+    public void drop(long load) {
+        over(load, null);
     }
 
     /** Notes that a load was begun. */
     @Transactional
-    public void begin(SignedIn who, long load, long started) {
-        over(who, load, started);
+    public void begin(long load, long started) {
+        over(load, started);
     }
 
-    private void over(SignedIn who, long load, @Nullable Long started) {
-        rows(who).stream().filter(row -> row.id() == load).forEach(row -> mapper.over(load, started, clock.instant()));
+    private void over(long load, @Nullable Long started) {
+        rows().stream().filter(row -> row.id() == load).forEach(row -> mapper.over(load, started, clock.instant()));
     }
 
     /**
@@ -126,17 +124,23 @@ public class EveningService {
     record Planned(long id, PlannedLoad kept, Tank tank, Evening.Load load) {}
 
     /**
-     * A member's evening.
+     * The evening of the house.
      *
      * @param loads its loads
      * @param evening when what happens
      * @param warming how long the bath needs first; zero where it is warm already, null where it never gets warm
+     * @param described whether somebody said what the house's bath is like
      * @param begun the run that is under way already; null for none
      */
-    record Plan(List<Planned> loads, Evening evening, @Nullable Duration warming, @Nullable RunStarted begun) {}
+    record Plan(
+            List<Planned> loads,
+            Evening evening,
+            @Nullable Duration warming,
+            boolean described,
+            @Nullable RunStarted begun) {}
 
     /**
-     * A member's evening; empty where nothing is planned.
+     * The evening of the house; empty where nothing is planned. Members share its bath, so their loads stand in one row.
      *
      * @param pour when the first load is to be poured; null for as soon as it can be
      * @param between how long there is between two loads
@@ -144,8 +148,8 @@ public class EveningService {
      * @throws Refusal what {@link Evening#of} refuses
      */
     @Transactional(readOnly = true)
-    Optional<Plan> plan(SignedIn who, @Nullable LocalTime pour, Duration between, boolean warmAlready) {
-        List<EveningMapper.LoadRow> rows = rows(who);
+    Optional<Plan> plan(@Nullable LocalTime pour, Duration between, boolean warmAlready) {
+        List<EveningMapper.LoadRow> rows = rows();
         if (rows.isEmpty()) {
             return Optional.empty();
         }
@@ -162,7 +166,7 @@ public class EveningService {
                     planning.question(load.rolls(), tank, clock.instant()).warmedTo(load.celsius()),
                     load.choices()));
         }
-        RunStarted begun = begun(who);
+        RunStarted begun = begun();
         Duration warming = begun != null
                         || warmAlready
                         || Evening.isStillWarm(log.state().batch(rows.get(0).batchId()), clock.instant())
@@ -184,13 +188,12 @@ public class EveningService {
             loads.add(new Planned(
                     rows.get(i).id(), kept.get(i), tanks.get(i), evening.loads().get(i)));
         }
-        return Optional.of(new Plan(loads, evening, warming, begun));
+        return Optional.of(new Plan(loads, evening, warming, warm.isDescribed(), begun));
     }
 
-    private @Nullable RunStarted begun(SignedIn who) {
+    private @Nullable RunStarted begun() {
         return log.state().batches().values().stream()
                 .flatMap(batch -> batch.inUse().stream())
-                .filter(start -> start.stamp().memberId() == who.id())
                 .findFirst()
                 .orElse(null);
     }

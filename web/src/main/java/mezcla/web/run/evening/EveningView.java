@@ -87,7 +87,9 @@ public record EveningView(
     private static String late(EveningService.Plan plan, Instant now, ZoneId zone) {
         Duration warming = plan.warming();
         if (warming == null) {
-            return "The bath does not get warm within four hours. Begin with warmer water.";
+            return plan.described()
+                    ? "The bath does not get warm within four hours. Begin with warmer water."
+                    : "Nobody has said what the house’s water bath is like, so its warming is not reckoned.";
         }
         long behind = plan.evening().lateMinutes(now);
         return warming.isZero() || behind < 1

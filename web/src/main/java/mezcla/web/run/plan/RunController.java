@@ -2,6 +2,7 @@ package mezcla.web.run.plan;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.UnaryOperator;
@@ -16,14 +17,17 @@ import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
+import mezcla.web.ribbon.usual.UsualWays;
 import mezcla.web.run.course.RunService;
 import mezcla.web.run.evening.EveningService;
+import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The Run: which batch, and these rolls through that batch. */
@@ -37,6 +41,7 @@ class RunController {
     private final EveningService evenings;
     private final RunPages pages;
     private final LogClock clock;
+    private final UsualWays usual;
 
     RunController(
             RunService runs,
@@ -44,7 +49,9 @@ class RunController {
             OneTimeForms forms,
             LogClock clock,
             EveningService evenings,
-            RunPages pages) {
+            RunPages pages,
+            UsualWays usual) {
+        this.usual = usual;
         this.evenings = evenings;
         this.pages = pages;
         this.runs = runs;
@@ -60,9 +67,15 @@ class RunController {
 
     @GetMapping("/batches/{id}/run")
     ModelAndView plan(
-            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
+            @PathVariable long id,
+            @ModelAttribute("form") RunForm form,
+            @RequestParam Map<String, String> typed,
+            @AuthenticationPrincipal SignedIn member) {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
+        }
+        if (!RunForm.choosesIn(typed)) {
+            form.choose(usual.of(member, runs.batch(id).process()).choices());
         }
         if (form.getFilm().isEmpty()) {
             form.beginWith(member.owner(), form.getTank().isEmpty() ? smallestTank() : form.getTank());
@@ -84,8 +97,9 @@ class RunController {
     ModelAndView log(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
         return sent(id, form, member, asked -> {
+            runs.refuseTwice(id, asked.rolls(), form.moment(houses.house()), form.isOthers());
             long logged = log(member, id, asked, form);
-            evenings.drop(member, form.loadId());
+            evenings.drop(form.loadId());
             return "/batches/" + id + "?logged=" + logged;
         });
     }
@@ -97,7 +111,7 @@ class RunController {
             return took == null ? bath : bath.really(took, bath.celsius());
         };
         if (when == null && !form.isAbout()) {
-            return runs.log(member, id, asked, form.isDone(), really);
+            return runs.log(member, id, asked, form.choices(), form.isDone(), really);
         }
         return runs.logEarlier(member, id, asked, when == null ? clock.instant() : when, form.isAbout(), really);
     }
@@ -110,7 +124,7 @@ class RunController {
 
     private long start(SignedIn member, long id, RunService.Asked asked, RunForm form) {
         long started = runs.start(member, id, asked, form.seenSequence(), form.choices(), form.probeChoice());
-        evenings.begin(member, form.loadId(), started);
+        evenings.begin(form.loadId(), started);
         return started;
     }
 
@@ -120,6 +134,17 @@ class RunController {
         return sent(id, form, member, asked -> {
             evenings.add(member, id, asked.rolls(), asked.tank(), form);
             return "/evening?planned";
+        });
+    }
+
+    /** Keeps how this run is planned as the way of the house. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @PostMapping("/batches/{id}/ways")
+    ModelAndView way(
+            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
+        return sent(id, form, member, asked -> {
+            usual.keep(member, runs.batch(id).process(), form.choices());
+            return "/batches/" + id + "/run?" + form.query() + "&kept&formKey=" + forms.newKey();
         });
     }
 
@@ -143,7 +168,8 @@ class RunController {
 
     private ModelAndView sent(long id, RunForm form, SignedIn member, Act act) {
         FieldErrors errors = new FieldErrors();
-        List<Roll> rolls = form.rolls(errors);
+        List<Roll> rolls = form.rolls(errors, runs.batch(id).process());
+        form.readSteps(errors);
         Tank tank = errors.read(
                 "tank", () -> houses.tank(form.tankId()).moved(form.choices().movement()));
         Double celsius = errors.read("celsius", form::readCelsius);

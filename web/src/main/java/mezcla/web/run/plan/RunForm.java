@@ -5,6 +5,7 @@ import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
@@ -12,7 +13,9 @@ import mezcla.processing.BathTemperature;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
+import mezcla.processing.StepChoice;
 import mezcla.web.film.FilmForm;
+import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.House;
@@ -23,42 +26,153 @@ import org.springframework.web.util.UriComponentsBuilder;
 
 /** What a member typed about a run, as it was typed. */
 public class RunForm extends FilmForm {
-    private static final String YES = "yes";
-    private static final String NO = "no";
+    /** As the steps of a leaflet are named: by a role, or by water and its number. */
+    private static final String STEP_KEY = "[a-z0-9-]{1,60}";
 
     private boolean done;
     private String when = "";
     private boolean about;
     private String why = "";
+    private boolean others;
     private String seen = "";
     private String formKey = "";
     private String movement = Movement.PRINTED.name();
-    private String preSoak = YES;
+    private String preSoak = RunSteps.Soak.LEAFLET.name();
     private String between = RunSteps.Between.LEAFLET.name();
     private String finalRinse = RunSteps.FinalRinse.WARM.name();
-    private String wettingAgent = YES;
+    private String wettingAgent = RunSteps.Wetting.LEAFLET.name();
+    private Map<String, TypedStep> steps = new HashMap<>();
     private String probe = "";
     private String load = "";
     private String celsius = "";
     private Map<String, String> took = new HashMap<>();
 
+    /** Whether an address says how a run is done; that a tank is moved as printed is said of any. */
+    static boolean choosesIn(Map<String, String> typed) {
+        return typed.keySet().stream()
+                        .anyMatch(name -> name.startsWith("steps[")
+                                || List.of("preSoak", "between", "finalRinse", "wettingAgent")
+                                        .contains(name))
+                || !typed.getOrDefault("movement", Movement.PRINTED.name()).equals(Movement.PRINTED.name());
+    }
+
     /** Takes over how a run is done. */
     public void choose(RunSteps.Choices choices) {
-        preSoak = choices.preSoak() ? YES : NO;
+        preSoak = choices.soak().name();
         between = choices.between().name();
         finalRinse = choices.finalRinse().name();
-        wettingAgent = choices.wettingAgent() ? YES : NO;
+        wettingAgent = choices.wetting().name();
         movement = choices.movement().name();
+        steps = new HashMap<>();
+        choices.steps().forEach((key, choice) -> steps.put(key, TypedStep.of(choice)));
     }
+
+    /** What was typed about one step, by its key. */
+    public static class TypedStep {
+        private String how = "";
+        private String time = "";
+        private String movement = "";
+
+        static TypedStep of(StepChoice choice) {
+            TypedStep typed = new TypedStep();
+            typed.how = choice.leftOut()
+                    ? OUT
+                    : choice.rinsed()
+                            ? RINSED
+                            : choice.water() == StepChoice.Water.PRINTED
+                                    ? ""
+                                    : choice.water().name();
+            typed.time = choice.seconds() == null
+                    ? ""
+                    : ProcessingTime.ofSeconds(choice.seconds()).toString();
+            typed.movement = choice.movement() == null ? "" : choice.movement().name();
+            return typed;
+        }
+
+        StepChoice read() {
+            Movement own = movement.isEmpty() ? null : chosen(Movement.values(), movement);
+            return new StepChoice(
+                    how.equals(OUT),
+                    time.isBlank()
+                            ? null
+                            : Integer.valueOf(ProcessingTime.parse(time).seconds()),
+                    chosen(StepChoice.Water.values(), how),
+                    how.equals(RINSED),
+                    own);
+        }
+
+        /** Left out, by time, by fills, or rinsed afterwards; empty for as printed. */
+        public String getHow() {
+            return how;
+        }
+
+        public void setHow(String how) {
+            this.how = how;
+        }
+
+        /** How long; empty for as planned. */
+        public String getTime() {
+            return time;
+        }
+
+        public void setTime(String time) {
+            this.time = time;
+        }
+
+        /** How the tank is moved; empty for as in the whole run. */
+        public String getMovement() {
+            return movement;
+        }
+
+        public void setMovement(String movement) {
+            this.movement = movement;
+        }
+    }
+
+    private static final String OUT = "OUT";
+    private static final String RINSED = "RINSED";
 
     /** How the run is done; what cannot be read is taken as usual. */
     public RunSteps.Choices choices() {
+        Map<String, StepChoice> single = new HashMap<>();
+        steps.forEach((key, typed) -> {
+            if (!key.matches(STEP_KEY)) {
+                return;
+            }
+            try {
+                single.put(key, typed.read());
+            } catch (Refusal refusal) {
+                // It stands beside its field (readSteps); until it is read, the step is as printed.
+                single.put(key, StepChoice.PRINTED);
+            }
+        });
         return new RunSteps.Choices(
-                !preSoak.equals(NO),
+                chosen(RunSteps.Soak.values(), preSoak),
                 chosen(RunSteps.Between.values(), between),
                 chosen(RunSteps.FinalRinse.values(), finalRinse),
-                !wettingAgent.equals(NO),
-                chosen(Movement.values(), movement));
+                chosen(RunSteps.Wetting.values(), wettingAgent),
+                chosen(Movement.values(), movement),
+                single);
+    }
+
+    /** Reads what was typed about single steps, so that what cannot be read stands beside its field. */
+    void readSteps(FieldErrors errors) {
+        steps.forEach((key, typed) -> errors.read("step-" + key, typed::read));
+    }
+
+    /** Whether anything was typed about single steps. */
+    public boolean isStepsTyped() {
+        return steps.values().stream()
+                .anyMatch(typed -> !typed.how.isEmpty() || !typed.time.isBlank() || !typed.movement.isEmpty());
+    }
+
+    /** What was typed about single steps, by their keys. */
+    public Map<String, TypedStep> getSteps() {
+        return steps;
+    }
+
+    public void setSteps(Map<String, TypedStep> steps) {
+        this.steps = steps;
     }
 
     private static <E extends Enum<E>> E chosen(E[] choices, String typed) {
@@ -70,7 +184,13 @@ public class RunForm extends FilmForm {
 
     @Override
     public String query() {
+        UriComponentsBuilder single = UriComponentsBuilder.newInstance();
+        steps.forEach((key, typed) -> single.queryParam("steps[" + key + "].how", typed.how)
+                .queryParam("steps[" + key + "].time", typed.time)
+                .queryParam("steps[" + key + "].movement", typed.movement));
+        String typedSteps = single.encode().build().getQuery();
         return super.query()
+                + (typedSteps == null ? "" : "&" + typedSteps)
                 + "&"
                 + UriComponentsBuilder.newInstance()
                         .queryParam("movement", movement)
@@ -258,6 +378,15 @@ public class RunForm extends FilmForm {
         } catch (DateTimeParseException e) {
             throw Refusal.of(new FormObjection.NotAMoment(when.strip()));
         }
+    }
+
+    /** Whether these are other rolls than those that were logged within the hour. */
+    public boolean isOthers() {
+        return others;
+    }
+
+    public void setOthers(boolean others) {
+        this.others = others;
     }
 
     /** Why a limit is passed on purpose, or a run was called off. */

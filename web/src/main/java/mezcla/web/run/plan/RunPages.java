@@ -2,7 +2,9 @@ package mezcla.web.run.plan;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
+import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Objection;
@@ -20,10 +22,12 @@ import mezcla.web.journal.EntryLine;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.StepsView;
+import mezcla.web.ribbon.usual.UsualWays;
 import mezcla.web.run.course.RunService;
 import mezcla.web.run.evening.EveningService;
 import mezcla.web.run.underway.UnderWayView;
 import mezcla.web.shelf.CrateView;
+import mezcla.web.shelf.ShelfView;
 import mezcla.web.warm.WarmService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -40,6 +44,7 @@ class RunPages {
     private final WarmService warm;
     private final ProbeService probes;
     private final LogClock clock;
+    private final UsualWays usual;
 
     RunPages(
             RunService runs,
@@ -48,7 +53,9 @@ class RunPages {
             EveningService evenings,
             WarmService warm,
             ProbeService probes,
-            LogClock clock) {
+            LogClock clock,
+            UsualWays usual) {
+        this.usual = usual;
         this.runs = runs;
         this.houses = houses;
         this.forms = forms;
@@ -64,7 +71,7 @@ class RunPages {
     Possible possible(SignedIn member) {
         return new Possible(
                 underWay(),
-                evenings.planned(member),
+                evenings.planned(),
                 runs.possible().stream().map(CrateView::of).toList());
     }
 
@@ -98,7 +105,11 @@ class RunPages {
             List<Probe> probes,
             List<Probe> simulated,
             int loads,
-            List<Tank> tanks) {}
+            List<Tank> tanks,
+            String whose,
+            List<ShelfView.WayOutView> waysOut,
+            List<WaysView.SingleStep> single,
+            String singleErrors) {}
 
     /** The field of the form that an objection stands beside. */
     static String fieldOf(Objection objection) {
@@ -112,10 +123,11 @@ class RunPages {
     Plan plan(long id, RunForm form, SignedIn member, FieldErrors errors, boolean movedOn) {
         form.padded();
         FieldErrors reading = new FieldErrors();
-        List<Roll> rolls = form.rolls(reading);
+        List<Roll> rolls = form.rolls(reading, runs.batch(id).process());
         Tank tank = reading.read("tank", () -> houses.tank(form.tankId()));
         Double celsius = reading.read("celsius", form::readCelsius);
         reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
+        form.readSteps(errors);
         RunPlan plan = !reading.none() || tank == null
                 ? null
                 : errors.read(
@@ -156,8 +168,20 @@ class RunPages {
                 List.of(SimulatedBath.Fault.values()),
                 probes.probes(),
                 probes.simulatedFor(id),
-                evenings.planned(member),
-                houses.tanks());
+                evenings.planned(),
+                houses.tanks(),
+                whose(member, runs.batch(id).process(), form),
+                plan == null || plan.fits() || !form.getWhen().isEmpty() ? List.of() : runs.waysOut(plan),
+                WaysView.steps(runs.batch(id).leaflet()),
+                WaysView.steps(runs.batch(id).leaflet()).stream()
+                        .map(step -> ",#step-" + step.key() + "-error")
+                        .collect(Collectors.joining()));
+    }
+
+    /** Whose way the form shows, in words; empty where it is nobody's. */
+    private String whose(SignedIn member, FilmProcess process, RunForm form) {
+        UsualWays.Usual way = usual.of(member, process);
+        return way.choices().equals(form.choices()) ? way.whose() : "";
     }
 
     /** Reads how long film was in the baths, so that what cannot be read stands beside its field. */
@@ -170,6 +194,7 @@ class RunPages {
     private StepsView steps(RunPlan plan, RunForm form) {
         return StepsView.of(
                 plan.steps(form.choices()),
+                plan.question().tankMl(),
                 clock.instant(),
                 Optional.of(plan.batch().id())
                         .filter(batch -> plan.imageDeveloper().isPresent())

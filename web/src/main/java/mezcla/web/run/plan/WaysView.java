@@ -4,16 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.ProcessStep;
 import mezcla.log.Roll;
 import mezcla.processing.Movement;
 import mezcla.processing.PrintedWays;
+import mezcla.processing.RunSteps;
+import mezcla.processing.StepChoice;
 import mezcla.processing.TankFit;
 import mezcla.web.house.Tank;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TankWords;
-import org.jspecify.annotations.Nullable;
 
 /**
  * What the leaflet says beside each of the house's choices, and what goes into the tank.
@@ -21,12 +23,28 @@ import org.jspecify.annotations.Nullable;
  * @param preSoak of the pre-soak
  * @param between of what comes after the developer
  * @param finalRinse of the final rinse
- * @param wettingAgent of the wetting agent; null where the leaflet knows none
+ * @param wettingAgent of the wetting agent
  * @param tank of the tank
  * @param speeds of films of different speed
  */
 public record WaysView(
-        String preSoak, String between, String finalRinse, @Nullable String wettingAgent, String tank, String speeds) {
+        String preSoak, String between, String finalRinse, String wettingAgent, String tank, String speeds) {
+    /**
+     * A printed step.
+     *
+     * @param key by which choices name it
+     * @param name what it is called
+     * @param printed what the leaflet says of its time
+     * @param hows what can be done otherwise than printed
+     * @param moves whether the tank is moved in it
+     */
+    public record SingleStep(String key, String name, String printed, List<How> hows, boolean moves) {}
+
+    /** Something that can be done with a step: what a form sends, and what it says. */
+    public record How(String value, String words) {}
+
+    private static final How LEFT_OUT = new How("OUT", "left out");
+
     static WaysView of(Leaflet leaflet, List<Roll> rolls, Tank tank, Movement movement) {
         PrintedWays printed = PrintedWays.of(leaflet);
         ProcessStep preSoak = printed.preSoak();
@@ -43,11 +61,49 @@ public record WaysView(
                                         .map(step -> step(step, leaflet))
                                         .collect(Collectors.joining(", then "))),
                 finalRinse == null ? "This leaflet has none." : "This leaflet: %s.".formatted(bath(finalRinse)),
-                wettingAgent == null ? null : "This leaflet: %s.".formatted(bath(wettingAgent)),
+                wettingAgent == null ? "This leaflet has none." : "This leaflet: %s.".formatted(bath(wettingAgent)),
                 tank(rolls, tank, movement) + turning(leaflet, movement),
                 rolls.size() > 1
                         ? "Films of different speed may share a tank: the speed is in the film, not in the time."
                         : "");
+    }
+
+    /** The printed steps, one by one, and what can be changed of each. */
+    static List<SingleStep> steps(Leaflet leaflet) {
+        List<String> keys = RunSteps.keys(leaflet);
+        List<SingleStep> steps = new ArrayList<>();
+        List<ProcessStep> printed = RunSteps.printed(leaflet);
+        for (int i = 0; i < printed.size(); i++) {
+            ProcessStep step = printed.get(i);
+            steps.add(
+                    step.bath() == null ? water(step, keys.get(i), leaflet) : bath(step.bath(), keys.get(i), leaflet));
+        }
+        return steps;
+    }
+
+    private static SingleStep water(ProcessStep step, String key, Leaflet leaflet) {
+        List<How> hows = new ArrayList<>();
+        if (step.fills() != null && step.seconds() != null) {
+            hows.add(new How(StepChoice.Water.TIME.name(), "for " + Figures.clock(step.seconds())));
+            hows.add(new How(StepChoice.Water.FILLS.name(), Figures.count(step.fills(), "fill")));
+        }
+        hows.add(LEFT_OUT);
+        String text = step(step, leaflet);
+        return new SingleStep(key, Figures.sentence(text.replaceAll("[ ,].*", "")), text, hows, false);
+    }
+
+    private static SingleStep bath(String bathKey, String key, Leaflet leaflet) {
+        Bath bath = leaflet.bath(bathKey);
+        List<How> hows = new ArrayList<>(List.of(new How("RINSED", "and rinse after it")));
+        if (bath.role().nature() == BathRole.Nature.PRE_BATH) {
+            hows.add(LEFT_OUT);
+        }
+        return new SingleStep(
+                key,
+                bath.role().name(),
+                bath.timing().printed().toString(),
+                hows,
+                !bath.role().isLast());
     }
 
     private static String bath(Bath bath) {

@@ -25,6 +25,7 @@ public class RunEndForm extends RunForm {
     private Map<Long, String> times = new HashMap<>();
     private Map<Long, String> temperatures = new HashMap<>();
     private String air = "";
+    private String hangs = "";
     private Set<Long> reached = new LinkedHashSet<>();
 
     /** The fills that the film had reached when the run was given up. */
@@ -45,6 +46,11 @@ public class RunEndForm extends RunForm {
                         bath.seconds() == null
                                 ? ""
                                 : ProcessingTime.ofSeconds(bath.seconds()).toString()));
+        start.baths().forEach(bath -> {
+            if (bath.celsius() != null) {
+                temperatures.put(bath.fillId(), Figures.celsius(bath.celsius()));
+            }
+        });
     }
 
     /** Goes on with what was confirmed while it was under way. */
@@ -100,6 +106,15 @@ public class RunEndForm extends RunForm {
     @Nullable
     AirKept airKept() {
         return air.isEmpty() ? null : TypedChoice.of(AirKept.values(), air, new FormObjection.UnknownAir());
+    }
+
+    /** Where the film hangs; empty where nobody says. */
+    public String getHangs() {
+        return hangs;
+    }
+
+    public void setHangs(String hangs) {
+        this.hangs = hangs;
     }
 
     public String getAir() {

@@ -6,6 +6,7 @@ import java.util.Set;
 import mezcla.log.AirKept;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
+import mezcla.measure.TypedObjection;
 import mezcla.processing.RunProgress;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
@@ -27,12 +28,14 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.ModelAndView;
 
 /** A run that has been started: how it went, or that it did not take place. */
 @Controller
 class UnderWayController {
     private static final int REASON_CHARACTERS = 200;
+    private static final int HANGS_CHARACTERS = 60;
 
     private final RunService runs;
     private final HouseService houses;
@@ -70,7 +73,12 @@ class UnderWayController {
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
-        List<Roll> rolls = form.rolls(errors);
+        List<Roll> rolls = form.rolls(
+                errors, runs.find(started).map(run -> run.batch().process()).orElse(null));
+        String hangs = form.getHangs().isBlank()
+                ? null
+                : errors.read(
+                        "hangs", () -> TypedText.of(form.getHangs(), HANGS_CHARACTERS, new TypedObjection.Missing()));
         Instant when = errors.read("when", () -> form.moment(houses.house()));
         AirKept air = errors.read("air", form::airKept);
         runs.find(started).ifPresent(run -> run.start().baths().forEach(bath -> form.really(bath, errors)));
@@ -78,9 +86,18 @@ class UnderWayController {
                 errors,
                 form.getFormKey(),
                 () -> {
+                    runs.find(started)
+                            .ifPresent(run -> runs.refuseTwice(run.start().batchId(), rolls, when, form.isOthers()));
                     long batch = runs.finish(
-                            member, started, rolls, bath -> form.really(bath, errors), when, form.isAbout(), air);
-                    return evenings.planned(member) > 0 ? "/evening?logged" : "/batches/" + batch + "?logged";
+                            member,
+                            started,
+                            rolls,
+                            bath -> form.really(bath, errors),
+                            when,
+                            form.isAbout(),
+                            air,
+                            hangs);
+                    return evenings.planned() > 0 ? "/evening?logged" : "/batches/" + batch + "?logged";
                 },
                 Beside.field("run").or("when"),
                 () -> page(started, form, errors, model, false));
@@ -140,6 +157,25 @@ class UnderWayController {
                 () -> "/batches/" + runs.callOff(member, started, FieldErrors.known(why)) + "?off",
                 Beside.field("run").or("when"),
                 () -> page(started, form, errors, model, true));
+    }
+
+    /**
+     * What became of bottles.
+     *
+     * @param sentence in words
+     */
+    public record Barred(String sentence) {}
+
+    /** Bars the bottles that must not be used after what went wrong. */
+    @PostMapping("/runs/{started}/bars")
+    @ResponseBody
+    Barred bar(@PathVariable long started, @AuthenticationPrincipal SignedIn member) {
+        int barred = runs.barSpoiled(member, started);
+        return new Barred(
+                barred == 0
+                        ? "Barred already."
+                        : "%s for everyone. A steward lifts that."
+                                .formatted(barred == 1 ? "One bottle is barred" : barred + " bottles are barred"));
     }
 
     private ModelAndView page(long started, RunEndForm form, FieldErrors errors, Model model, boolean asPlanned) {
