@@ -39,7 +39,7 @@ public class PowerCutTest {
     @Test
     public void nothingConfirmedIsLostAndTheStoreStaysSound() throws Exception {
         Path folder = Files.createTempDirectory("mezcla-power-cut");
-        int cuts = Integer.getInteger("mezcla.power-cuts", 5);
+        int cuts = Integer.getInteger("mezcla.power-cuts", 3);
         int confirmed = 0;
         boolean signedIn = false;
         for (int cut = 0; cut < cuts; cut++) {

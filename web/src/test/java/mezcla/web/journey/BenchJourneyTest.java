@@ -157,7 +157,7 @@ public class BenchJourneyTest {
         Browser.assertAccessible(bram);
         bram.getByLabel("I have read the cautions").check();
         bram.getByRole(AriaRole.BUTTON, byName("Start mixing")).click();
-        bram.waitForURL("**/mixes/*");
+        Browser.at(bram, "**/mixes/*");
         Browser.assertAccessible(bram);
         while (bram.getByText("in their bottles").count() == 0) {
             space(bram);
@@ -175,7 +175,7 @@ public class BenchJourneyTest {
     private static void space(Page page, String leadsTo) {
         dry(page);
         page.keyboard().press("Space");
-        page.waitForURL(leadsTo);
+        Browser.at(page, leadsTo);
     }
 
     @Test(dependsOnMethods = "aSheetIsTypedInAndAThirdOfItsKitMixedAndLabelled")
@@ -309,7 +309,7 @@ public class BenchJourneyTest {
         assertThat(heading(bram)).containsText("Mix 600 ml of developer");
         bram.getByLabel("I have read the cautions").check();
         bram.getByRole(AriaRole.BUTTON, byName("Start mixing")).click();
-        bram.waitForURL("**/mixes/*");
+        Browser.at(bram, "**/mixes/*");
         while (bram.getByText("in their bottles").count() == 0) {
             space(bram);
         }

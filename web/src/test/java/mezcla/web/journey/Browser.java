@@ -13,10 +13,12 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** A headless browser on a running application; notes what it should never see. */
 final class Browser implements AutoCloseable {
@@ -54,6 +56,7 @@ final class Browser implements AutoCloseable {
     Page open(int width, int height) {
         return watched(chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setViewportSize(width, height)
+                .setReducedMotion(ReducedMotion.REDUCE)
                 .setBaseURL(address)));
     }
 
@@ -88,6 +91,18 @@ final class Browser implements AutoCloseable {
         return new Page.GetByRoleOptions().setName(name).setExact(true);
     }
 
+    /**
+     * Waits for a page of that address, in which two asterisks stand for anything and one for anything without a slash;
+     * says where the browser is when it does not come.
+     */
+    static void at(Page page, String address) {
+        String pattern = address.replaceAll("[.?+]", "\\\\$0")
+                .replace("**", "anything")
+                .replace("*", "[^/]*")
+                .replace("anything", ".*");
+        PlaywrightAssertions.assertThat(page).hasURL(Pattern.compile("^" + pattern + "$"));
+    }
+
     /** A double tap on a button, and whatever comes of it. */
     static void pressTwice(Page page, String name) {
         page.getByRole(AriaRole.BUTTON, byName(name)).dblclick();
@@ -105,7 +120,7 @@ final class Browser implements AutoCloseable {
         page.getByLabel("Name to sign in with").fill(name);
         page.getByLabel("Password").fill(password);
         page.keyboard().press("Enter");
-        page.waitForURL("**/shelf");
+        Browser.at(page, "**/shelf");
     }
 
     /** Whether everybody can use the page as it stands (it has no frames), and it does not scroll sideways. */

@@ -63,9 +63,9 @@ public class EveningJourneyTest extends DemoApplicationTest {
         assertThat(heading(devi)).hasText("Developer for 3:45");
         ines.navigate("/batches/4/run");
         Browser.pressTwice(ines, "Start one roll, 3:45");
-        ines.waitForURL("**/runs/*/ribbon");
+        Browser.at(ines, "**/runs/*/ribbon");
         ines.getByRole(AriaRole.LINK, byName("This run")).click();
-        ines.waitForURL("**/runs/*");
+        Browser.at(ines, "**/runs/*");
         assertThat(heading(ines)).hasText("Developer for 3:45");
         Browser.assertAccessible(ines);
         ines.keyboard().press("d");
@@ -82,9 +82,9 @@ public class EveningJourneyTest extends DemoApplicationTest {
         assertThat(devi.getByText("Ines: Started 1 × 135-36 of Ines")).isVisible();
         Browser.assertAccessible(devi);
         devi.getByRole(AriaRole.BUTTON, named("Start one roll")).click();
-        devi.waitForURL("**/runs/*/ribbon");
+        Browser.at(devi, "**/runs/*/ribbon");
         devi.getByRole(AriaRole.LINK, byName("This run")).click();
-        devi.waitForURL("**/runs/*");
+        Browser.at(devi, "**/runs/*");
 
         phone.navigate("/run");
         phone.getByRole(AriaRole.LINK, named("Batch 4, Oxbow liquid: Ines since"))
@@ -124,7 +124,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         assertThat(ines.locator("#why-error")).hasText("Type why: it stays on the batch for everyone to read.");
         ines.getByLabel("Why").fill("A test strip, nothing is lost");
         ines.getByRole(AriaRole.BUTTON, byName("Go past it")).click();
-        ines.waitForURL("**/run?film*");
+        Browser.at(ines, "**/run?film*");
         assertThat(ines.getByText("Developer: Ines went past its limit on purpose. A test strip"))
                 .isVisible();
         assertThat(ines.getByRole(AriaRole.BUTTON, named("Start one roll"))).isVisible();
@@ -183,7 +183,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         devi.getByLabel("Mixed about").fill("2026-11-10");
         Browser.assertAccessible(devi);
         devi.getByRole(AriaRole.BUTTON, byName("Take it over")).click();
-        devi.waitForURL("**/batches/*?mixed");
+        Browser.at(devi, "**/batches/*?mixed");
         assertThat(devi.getByText("remembered, not noted")).isVisible();
         devi.getByLabel("charged to the one it was mixed for")
                 .selectOption(new com.microsoft.playwright.options.SelectOption()
@@ -214,7 +214,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         tablet.getByRole(AriaRole.BUTTON, byName("Leave the note")).click();
         assertThat(tablet.getByText("What you typed is kept")).isVisible();
         tablet.getByRole(AriaRole.BUTTON, byName("Saoirse")).click();
-        tablet.waitForURL("**/batches/5?noted");
+        Browser.at(tablet, "**/batches/5?noted");
         assertThat(tablet.getByText("The powder is slow to dissolve (Saoirse")).isVisible();
         assertThat(tablet.locator(".who")).containsText("Saoirse");
 
@@ -228,7 +228,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         devi.getByLabel("Name to sign in with").fill("devi");
         devi.getByLabel("Password").fill("rinse-and-hang");
         devi.keyboard().press("Enter");
-        devi.waitForURL("**/batches/5?noted");
+        Browser.at(devi, "**/batches/5?noted");
         assertThat(devi.getByText("Kept over a sign-in (Devi")).isVisible();
         Assertions.assertThat(browser.troubles()).isEmpty();
     }

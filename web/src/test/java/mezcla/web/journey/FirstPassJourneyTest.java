@@ -113,13 +113,13 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         page.getByLabel("What the batch is called").fill("Half a kit");
         page.locator("summary:has-text('It is mixed already')").click();
         Browser.pressTwice(page, "Put it on the shelf as it is");
-        page.waitForURL("**/batches/*?mixed");
+        Browser.at(page, "**/batches/*?mixed");
         return page.url().replaceAll(".*/batches/([0-9]+).*", "$1");
     }
 
     private void refuseAndThenLogFourRolls(Page page) {
         page.getByRole(AriaRole.LINK, byName("Run the next rolls, 3:20")).click();
-        page.waitForURL("**/run?**");
+        Browser.at(page, "**/run?**");
         page.waitForLoadState();
         Locator count = page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true));
         page.getByLabel("of format").selectOption("120");
@@ -138,7 +138,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         assertThat(page.locator("#count0-error")).isEmpty();
         Browser.assertAccessible(page);
         Browser.pressTwice(page, "Log four rolls as done");
-        page.waitForURL("**/batches/*?logged=*");
+        Browser.at(page, "**/batches/*?logged=*");
         page.goBack();
         assertThat(page.getByText("This has been saved already")).isVisible();
         assertThat(page.getByRole(AriaRole.BUTTON, byName("Log four rolls as done")))
@@ -160,7 +160,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         }
         Locator pour = bram.getByRole(AriaRole.BUTTON, byName("Pour away what is ticked"));
         pour.click();
-        bram.waitForURL("**/discards");
+        Browser.at(bram, "**/discards");
         assertThat(bram.locator("#reason-error")).hasText("Type why, so that the others can read it later.");
         assertThat(bram.getByLabel("Developer, 580 ml")).isChecked();
         bram.getByLabel("Why").fill("Bleach-fix got into the developer");
@@ -229,14 +229,14 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         }
         page.keyboard().press("g");
         page.keyboard().press("c");
-        page.waitForURL("**/cupboard");
+        Browser.at(page, "**/cupboard");
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
         Browser.assertAccessible(page);
         page.keyboard().press("Escape");
         page.keyboard().press("g");
         page.keyboard().press("s");
-        page.waitForURL("**/shelf");
+        Browser.at(page, "**/shelf");
         page.keyboard().press("/");
         page.keyboard().type("d2");
         assertThat(page.locator("html")).hasAttribute("data-theme", "dim");

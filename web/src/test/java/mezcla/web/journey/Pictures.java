@@ -66,7 +66,7 @@ public class Pictures extends DemoApplicationTest {
             page.locator("button[formaction$='/starts']:has-text('" + (rolls.equals("4") ? "four" : "three") + "')")
                     .waitFor();
             page.locator("button[formaction$='/loads']").click();
-            page.waitForURL("**/evening?planned");
+            Browser.at(page, "**/evening?planned");
         }
         picture(page, "/evening", "evening");
     }
@@ -133,7 +133,7 @@ public class Pictures extends DemoApplicationTest {
         page.navigate("/batches/5/run?tank=1&probe=NONE");
         page.locator("#probe").selectOption("NONE");
         page.locator("button[formaction$='/starts']").click();
-        page.waitForURL("**/runs/*/ribbon");
+        Browser.at(page, "**/runs/*/ribbon");
         page.waitForCondition(() -> {
             page.keyboard().press("Space");
             return "Developer".equals(page.locator("#step").innerText());

@@ -27,7 +27,7 @@ public class RestartJourneyTest {
             ines.navigate("/batches/3/run?tank=1");
             heading(ines);
             ines.locator("button[formaction$='/starts']").click();
-            ines.waitForURL("**/ribbon");
+            Browser.at(ines, "**/ribbon");
             pourTheBleachAMinuteAgo(ines);
             ines.reload();
             assertThat(ines.locator("#step")).hasText("Bleach");

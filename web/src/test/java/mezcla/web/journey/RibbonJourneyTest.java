@@ -117,7 +117,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         assertThat(ines.locator("#whole")).containsText("16:05");
         ines.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
                 .click();
-        ines.waitForURL("**/runs/*/ribbon");
+        Browser.at(ines, "**/runs/*/ribbon");
         Browser.assertAccessible(ines);
         String ribbon = ines.url();
         assertThat(heading(ines)).containsText("Before it begins");
@@ -190,14 +190,14 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         assertThat(ines.locator("#saved")).hasText("Kept here and on the server.");
         assertThat(ines.locator("#go-words")).hasText("Log the run");
         TurnedClock.press(ines);
-        ines.waitForURL("**/runs/*");
+        Browser.at(ines, "**/runs/*");
         assertThat(ines.getByText("As it was confirmed, from one pour to the next."))
                 .isVisible();
         assertThat(ines.getByText("Developer: Not moved at")).not().hasCount(0);
         Assertions.assertThat(ines.locator("[id^=temperature]").first().inputValue())
                 .startsWith("37.8");
         ines.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
-        ines.waitForURL("**/batches/4?logged");
+        Browser.at(ines, "**/batches/4?logged");
         Assertions.assertThat(log.state().batch(4).inUse()).isEmpty();
         ines.navigate(ribbon);
         assertThat(heading(ines)).not().containsText("Developer");
@@ -209,7 +209,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         saoirse.navigate("/batches/5/run");
         saoirse.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
                 .click();
-        saoirse.waitForURL("**/runs/*/ribbon");
+        Browser.at(saoirse, "**/runs/*/ribbon");
         saoirse.context().route("**/events", route -> route.abort());
         TurnedClock.press(saoirse);
         assertThat(saoirse.locator("#step")).hasText("Developer");
@@ -252,7 +252,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         ines.navigate("/batches/3/run");
         ines.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
                 .click();
-        ines.waitForURL("**/runs/*/ribbon");
+        Browser.at(ines, "**/runs/*/ribbon");
         String ribbon = ines.url();
         tell(ines, "On skin or in an eye");
         backWith(ines, "Leave the film. Rinse under running water now.");
@@ -328,7 +328,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         assertThat(ines.locator("main")).containsText(Pattern.compile("Too warm, at [01]:[0-9]{2}"));
         assertThat(ines.locator("main")).not().containsText("Too cold");
         ines.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
-        ines.waitForURL("**/batches/3?logged");
+        Browser.at(ines, "**/batches/3?logged");
         RunLogged logged = log.state().batch(3).runs().stream()
                 .reduce((earlier, later) -> later)
                 .orElseThrow();
@@ -375,7 +375,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         assertThat(page.locator("#step")).hasText("The run is over");
         page.clock().fastForward(1_000);
         page.keyboard().press("Space");
-        page.waitForURL("**/practice/reports/*");
+        Browser.at(page, "**/practice/reports/*");
         Browser.assertAccessible(page);
         assertThat(page.locator(".practice-report tbody tr")).hasCount(5);
         page.context().close();
@@ -388,7 +388,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         Browser.assertAccessible(page);
         page.getByLabel("By which sheet").selectOption("1");
         page.getByRole(AriaRole.BUTTON, byName("Practise")).click();
-        page.waitForURL("**/practice/1?*");
+        Browser.at(page, "**/practice/1?*");
         Browser.assertAccessible(page);
         TurnedClock.press(page);
         TurnedClock.after(page, 60);
@@ -405,7 +405,7 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         TurnedClock.press(page);
         assertThat(page.locator("#step")).hasText("The run is over");
         TurnedClock.press(page);
-        page.waitForURL("**/practice/reports/*");
+        Browser.at(page, "**/practice/reports/*");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Developer")))
                 .containsText("Not moved at 1:00.");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText("Developer")))

@@ -60,7 +60,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
     private static void start(Page page) {
         heading(page);
         page.locator("button[formaction$='/starts']").click();
-        page.waitForURL("**/ribbon");
+        Browser.at(page, "**/ribbon");
     }
 
     /** Plays a run to its end: presses what there is to press, and lets time pass where there is nothing. */
@@ -87,11 +87,11 @@ public class RunsJourneyTest extends DemoApplicationTest {
     private RunLogged logIt(Page page, long batch) {
         assertThat(page.locator("#go-words")).hasText("Log the run");
         TurnedClock.press(page);
-        page.waitForURL("**/runs/*");
+        Browser.at(page, "**/runs/*");
         assertThat(page.getByText("As it was confirmed, from one pour to the next."))
                 .isVisible();
         page.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
-        page.waitForURL("**?logged");
+        Browser.at(page, "**?logged");
         List<RunLogged> runs = log.state().batch(batch).runs();
         return runs.get(runs.size() - 1);
     }
@@ -103,7 +103,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
                 "/batches/%d/looks/%d".formatted(run.batchId(), run.stamp().sequence()));
         assertThat(heading(page)).hasText("What does the film look like, dry?");
         page.locator("button[name='good']").click();
-        page.waitForURL("**?looked");
+        Browser.at(page, "**?looked");
         Assertions.assertThat(log.state().batch(run.batchId()).looks())
                 .anyMatch(look ->
                         look.run() == run.stamp().sequence() && look.result().isGood());
@@ -130,7 +130,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
             assertThat(ines.locator("#answer"))
                     .containsText(film.equals("4") ? "Start four rolls" : "Start three rolls");
             ines.locator("button[formaction$='/loads']").click();
-            ines.waitForURL("**/evening?planned");
+            Browser.at(ines, "**/evening?planned");
         }
         Browser.assertAccessible(ines);
         assertThat(heading(ines)).containsText("Start warming at");
@@ -213,7 +213,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
         page.getByLabel("What the batch is called").fill("Sootback");
         page.locator("summary:has-text('It is mixed already')").click();
         page.getByRole(AriaRole.BUTTON, byName("Put it on the shelf as it is")).click();
-        page.waitForURL("**/batches/*?mixed");
+        Browser.at(page, "**/batches/*?mixed");
         long batch = Long.parseLong(page.url().replaceAll(".*/batches/([0-9]+).*", "$1"));
         page.navigate("/batches/" + batch + "/run?tank=1");
         assertThat(page.locator(".run-steps")).containsText("shake hard, so that the backing comes off");
@@ -263,7 +263,7 @@ public class RunsJourneyTest extends DemoApplicationTest {
         page.navigate("/fills/" + fill);
         page.locator("#measured").fill("296 ml");
         page.locator("form[action$='/measurements'] button").click();
-        page.waitForURL("**/fills/*measured*");
+        Browser.at(page, "**/fills/*measured*");
         page.navigate("/batches/5/run?tank=1");
         assertThat(page.locator(".run-remarks")).containsText("4 ml");
         start(page);
