@@ -11,14 +11,17 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.LeafletObjection;
+import mezcla.log.AccountCorrected;
 import mezcla.log.BarLifted;
 import mezcla.log.BatchMixed;
 import mezcla.log.BathLooked;
 import mezcla.log.BathRenewed;
+import mezcla.log.ChargingChosen;
 import mezcla.log.DiscardedFill;
 import mezcla.log.DrumCollected;
 import mezcla.log.EntryVisitor;
 import mezcla.log.EntryVoided;
+import mezcla.log.EquipmentBought;
 import mezcla.log.FillBarred;
 import mezcla.log.FillInspected;
 import mezcla.log.FillMeasured;
@@ -28,10 +31,13 @@ import mezcla.log.FillShared;
 import mezcla.log.FillSpilled;
 import mezcla.log.FillToppedUp;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmDropped;
+import mezcla.log.FilmHandled;
 import mezcla.log.FilmInspected;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
+import mezcla.log.LaboratoryPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
@@ -43,6 +49,7 @@ import mezcla.log.PartMoved;
 import mezcla.log.PartOpened;
 import mezcla.log.PartThrownAway;
 import mezcla.log.PartUse;
+import mezcla.log.PaymentRecorded;
 import mezcla.log.RunBath;
 import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
@@ -199,6 +206,43 @@ final class Folding implements EntryVisitor<Runnable> {
             batch.start(entry);
             through.forEach((bath, fill) -> fill.start(entry, bath));
         };
+    }
+
+    /** Money is added up by accounts, and changes nothing on the shelf. */
+    @Override
+    public Runnable chargingChosen(ChargingChosen entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable laboratoryPriced(LaboratoryPriced entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable equipmentBought(EquipmentBought entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable paymentRecorded(PaymentRecorded entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable accountCorrected(AccountCorrected entry) {
+        return () -> {};
+    }
+
+    /** Film that waits is added up by the queue. */
+    @Override
+    public Runnable filmDropped(FilmDropped entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable filmHandled(FilmHandled entry) {
+        return () -> {};
     }
 
     /** Its start was left out beforehand. */

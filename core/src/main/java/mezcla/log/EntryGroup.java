@@ -18,6 +18,10 @@ public enum EntryGroup {
     INSPECTIONS("inspections"),
     /** What was poured away. */
     DISCARDS("poured away"),
+    /** Prices, payments, corrections of accounts. */
+    MONEY("money"),
+    /** Film that was left to be run. */
+    FILM("film that waits"),
     /** Entries that void others. */
     VOIDS("voids");
 

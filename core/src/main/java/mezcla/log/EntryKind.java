@@ -63,6 +63,20 @@ public enum EntryKind {
     FILLS_DISCARDED("fills-discarded", FillsDiscarded.class, EntryGroup.DISCARDS),
     /** A waste drum was collected, or emptied into what is. */
     DRUM_COLLECTED("drum-collected", DrumCollected.class, EntryGroup.DISCARDS),
+    /** How film of a process is charged. */
+    CHARGING_CHOSEN("charging-chosen", ChargingChosen.class, EntryGroup.MONEY),
+    /** What a laboratory takes. */
+    LABORATORY_PRICED("laboratory-priced", LaboratoryPriced.class, EntryGroup.MONEY),
+    /** Equipment was bought. */
+    EQUIPMENT_BOUGHT("equipment-bought", EquipmentBought.class, EntryGroup.MONEY),
+    /** Money changed hands. */
+    PAYMENT_RECORDED("payment-recorded", PaymentRecorded.class, EntryGroup.MONEY),
+    /** An account was put right, or written off. */
+    ACCOUNT_CORRECTED("account-corrected", AccountCorrected.class, EntryGroup.MONEY),
+    /** Film was left to be run, or announced. */
+    FILM_DROPPED("film-dropped", FilmDropped.class, EntryGroup.FILM),
+    /** Film of the queue came further. */
+    FILM_HANDLED("film-handled", FilmHandled.class, EntryGroup.FILM),
     /** An earlier row does not count. */
     ENTRY_VOIDED("entry-voided", EntryVoided.class, EntryGroup.VOIDS);
 

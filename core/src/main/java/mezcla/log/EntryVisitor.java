@@ -94,6 +94,27 @@ public interface EntryVisitor<R> {
     /** A waste drum was collected, or emptied into what is. */
     R drumCollected(DrumCollected entry);
 
+    /** How film of a process is charged. */
+    R chargingChosen(ChargingChosen entry);
+
+    /** What a laboratory takes. */
+    R laboratoryPriced(LaboratoryPriced entry);
+
+    /** Equipment was bought. */
+    R equipmentBought(EquipmentBought entry);
+
+    /** Money changed hands. */
+    R paymentRecorded(PaymentRecorded entry);
+
+    /** An account was put right, or written off. */
+    R accountCorrected(AccountCorrected entry);
+
+    /** Film was left to be run, or announced. */
+    R filmDropped(FilmDropped entry);
+
+    /** Film of the queue came further. */
+    R filmHandled(FilmHandled entry);
+
     /** An earlier row does not count. */
     R entryVoided(EntryVoided entry);
 }

@@ -29,6 +29,13 @@ public sealed interface LogEntry
                 FilmInspected,
                 FillsDiscarded,
                 DrumCollected,
+                ChargingChosen,
+                LaboratoryPriced,
+                EquipmentBought,
+                PaymentRecorded,
+                AccountCorrected,
+                FilmDropped,
+                FilmHandled,
                 EntryVoided {
     /** Who, when, and in which order. */
     Stamp stamp();

@@ -12,9 +12,19 @@ import org.jspecify.annotations.Nullable;
  * @param stops how far it was pushed
  * @param irreplaceable whether it cannot be made again
  * @param film what it is; null where nobody said
+ * @param queued its number in the queue; null for film that did not wait there
  */
 public record Roll(
-        String owner, FilmFormat format, double equivalents, double stops, boolean irreplaceable, @Nullable Film film) {
+        String owner,
+        FilmFormat format,
+        double equivalents,
+        double stops,
+        boolean irreplaceable,
+        @Nullable Film film,
+        @Nullable Long queued) {
+    /** The owner of film of the house's own. */
+    public static final String HOUSE = "The house";
+
     /**
      * What a roll is, as far as that makes a difference.
      *
@@ -37,7 +47,23 @@ public record Roll(
 
     /** A roll of which nobody said what it is. */
     public Roll(String owner, FilmFormat format, double equivalents, double stops, boolean irreplaceable) {
-        this(owner, format, equivalents, stops, irreplaceable, null);
+        this(owner, format, equivalents, stops, irreplaceable, null, null);
+    }
+
+    /** A roll that did not wait in the queue. */
+    public Roll(
+            String owner,
+            FilmFormat format,
+            double equivalents,
+            double stops,
+            boolean irreplaceable,
+            @Nullable Film film) {
+        this(owner, format, equivalents, stops, irreplaceable, film, null);
+    }
+
+    /** The same roll under that number of the queue; null for none. */
+    public Roll queuedAs(@Nullable Long number) {
+        return new Roll(owner, format, equivalents, stops, irreplaceable, film, number);
     }
 
     /** What its owner adds to the developer's time, in seconds. */

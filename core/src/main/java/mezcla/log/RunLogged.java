@@ -1,6 +1,7 @@
 package mezcla.log;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -19,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param accidents what went wrong in it, in order
  * @param hangs where its film hangs; null where nobody said
  * @param turned whether its tank was turned without a pause
+ * @param charges what each roll was charged, in their order; empty for a run that nothing was charged for
  */
 public record RunLogged(
         Stamp stamp,
@@ -31,7 +33,8 @@ public record RunLogged(
         @Nullable String abandoned,
         List<RunAccident> accidents,
         @Nullable String hangs,
-        boolean turned)
+        boolean turned,
+        List<Charge> charges)
         implements LogEntry {
     /** A run that was done. */
     public RunLogged(
@@ -42,7 +45,7 @@ public record RunLogged(
             double tankMl,
             List<String> against,
             @Nullable Long started) {
-        this(stamp, batchId, rolls, baths, tankMl, against, started, null, List.of(), null, false);
+        this(stamp, batchId, rolls, baths, tankMl, against, started, null, List.of(), null, false, List.of());
     }
 
     /** Keeps its own lists. */
@@ -51,12 +54,22 @@ public record RunLogged(
         baths = List.copyOf(baths);
         against = List.copyOf(against);
         accidents = List.copyOf(accidents);
+        charges = List.copyOf(charges);
+        if (!charges.isEmpty() && charges.size() != rolls.size()) {
+            throw new IllegalArgumentException(charges.size() + " charges for " + rolls.size() + " rolls");
+        }
     }
 
     /** The same with its tank turned without a pause, or not. */
     public RunLogged turned(boolean without) {
         return new RunLogged(
-                stamp, batchId, rolls, baths, tankMl, against, started, abandoned, accidents, hangs, without);
+                stamp, batchId, rolls, baths, tankMl, against, started, abandoned, accidents, hangs, without, charges);
+    }
+
+    /** The same with what each of its rolls is charged. */
+    public RunLogged charged(List<Charge> each) {
+        return new RunLogged(
+                stamp, batchId, rolls, baths, tankMl, against, started, abandoned, accidents, hangs, turned, each);
     }
 
     /** Its rolls in roll equivalents. */
@@ -69,6 +82,10 @@ public record RunLogged(
         return Subject.all(
                 started == null ? Set.of() : Set.of(Subject.entry(started)),
                 Set.of(Subject.batch(batchId)),
+                Subject.films(rolls.stream()
+                        .map(Roll::queued)
+                        .filter(Objects::nonNull)
+                        .toList()),
                 Subject.fillsOf(baths, RunBath::fillId));
     }
 

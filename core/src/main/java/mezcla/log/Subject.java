@@ -24,6 +24,8 @@ public record Subject(Kind kind, long id) {
         FILL,
         /** A waste drum. */
         DRUM,
+        /** Film of the queue. */
+        FILM,
         /** Another row. */
         ENTRY
     }
@@ -46,6 +48,17 @@ public record Subject(Kind kind, long id) {
     /** A waste drum. */
     public static Subject drum(long id) {
         return new Subject(Kind.DRUM, id);
+    }
+
+    /** Film of the queue. */
+    public static Subject film(long id) {
+        return new Subject(Kind.FILM, id);
+    }
+
+    static Set<Subject> films(Collection<Long> ids) {
+        Set<Subject> films = new HashSet<>();
+        ids.forEach(id -> films.add(film(id)));
+        return films;
     }
 
     /** The row of that sequence. */

@@ -27,7 +27,7 @@ public class SameRollsTest {
         log.add(
                 1,
                 stamp -> new RunLogged(
-                        stamp, 7, FILM, List.of(), 500, List.of(), null, abandoned, List.of(), null, false));
+                        stamp, 7, FILM, List.of(), 500, List.of(), null, abandoned, List.of(), null, false, List.of()));
         return log;
     }
 

@@ -176,6 +176,46 @@ public class EveryKindTest {
                 NOTHING,
                 NOTHING
             },
+            {
+                new RunLogged(
+                        AT, 2, List.of(TestLog.roll(0).queuedAs(7L)), List.of(bath(3, 200)), 300, List.of(), null),
+                EntryKind.RUN_LOGGED,
+                Set.of(BATCH, FILL, Subject.film(7)),
+                Set.of(BATCH, FILL, Subject.film(7)),
+                NOTHING
+            },
+            {new ChargingChosen(AT, "colour-negative", null), EntryKind.CHARGING_CHOSEN, NOTHING, NOTHING, NOTHING},
+            {
+                new LaboratoryPriced(AT, "colour-negative", NOTHING_PAID),
+                EntryKind.LABORATORY_PRICED,
+                NOTHING,
+                NOTHING,
+                NOTHING
+            },
+            {new EquipmentBought(AT, "a tank", NOTHING_PAID), EntryKind.EQUIPMENT_BOUGHT, NOTHING, NOTHING, NOTHING},
+            {new PaymentRecorded(AT, "Ines", NOTHING_PAID, null), EntryKind.PAYMENT_RECORDED, NOTHING, NOTHING, NOTHING
+            },
+            {
+                new AccountCorrected(AT, "Ines", NOTHING_PAID, true, "moved away"),
+                EntryKind.ACCOUNT_CORRECTED,
+                NOTHING,
+                NOTHING,
+                NOTHING
+            },
+            {
+                new FilmDropped(AT, 7, TestLog.roll(0), "colour-negative", "Ines", null, true),
+                EntryKind.FILM_DROPPED,
+                Set.of(Subject.film(7)),
+                NOTHING,
+                Set.of(Subject.film(7))
+            },
+            {
+                new FilmHandled(AT, List.of(7L, 8L), FilmStage.COLLECTED),
+                EntryKind.FILM_HANDLED,
+                Set.of(Subject.film(7), Subject.film(8)),
+                Set.of(Subject.film(7), Subject.film(8)),
+                NOTHING
+            },
             {new EntryVoided(AT, 5, "twice"), EntryKind.ENTRY_VOIDED, Set.of(RUN), NOTHING, NOTHING},
         };
     }

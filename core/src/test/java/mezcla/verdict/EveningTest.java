@@ -130,7 +130,8 @@ public class EveningTest {
                         "the lid came off",
                         List.of(),
                         null,
-                        false));
+                        false,
+                        List.of()));
         assertThat(abandoned.abandoned()).isEqualTo("the lid came off");
         assertThat(log.state().fill(1).rolls()).isEqualTo(2);
         assertThat(log.state().fill(2).rolls()).isZero();

@@ -135,7 +135,8 @@ public class RunPlanTest {
                             null,
                             List.of(new RunAccident(what, 1L, null, 30), new RunAccident(what, 2L, null, 300)),
                             null,
-                            false));
+                            false,
+                            List.of()));
             assertThat(deciding(log) == Reason.Code.ACCIDENT).as(what.key()).isEqualTo(what == Accident.LEAK);
             assertThat(plan(log, film).baths().get(1).verdict().reasons())
                     .as("the bleach-fix has no clip")

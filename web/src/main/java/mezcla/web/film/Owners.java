@@ -13,9 +13,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Whose film it can be: chosen from a list, so that nobody is spelled in two ways. */
 @Service("owners")
 public class Owners {
-    /** Film of the house's own. */
-    public static final String HOUSE = "The house";
-
     private static final int MOST_GUESTS = 40;
 
     private final Members members;
@@ -39,7 +36,7 @@ public class Owners {
                         .reversed())
                 .flatMap(run -> run.rolls().stream())
                 .map(Roll::owner)
-                .filter(owner -> !known.contains(owner) && !owner.equals(HOUSE) && !owner.isBlank())
+                .filter(owner -> !known.contains(owner) && !owner.equals(Roll.HOUSE) && !owner.isBlank())
                 .distinct()
                 .limit(MOST_GUESTS)
                 .toList();
@@ -54,7 +51,7 @@ public class Owners {
     public record Known(List<String> members, List<String> guests) {
         /** Whether a name is in neither list. */
         public boolean other(String owner) {
-            return !owner.isBlank() && !owner.equals(HOUSE) && !members.contains(owner) && !guests.contains(owner);
+            return !owner.isBlank() && !owner.equals(Roll.HOUSE) && !members.contains(owner) && !guests.contains(owner);
         }
     }
 

@@ -37,6 +37,15 @@ import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
+import mezcla.log.AccountCorrected;
+import mezcla.log.ChargingChosen;
+import mezcla.log.EquipmentBought;
+import mezcla.log.FilmDropped;
+import mezcla.log.FilmHandled;
+import mezcla.log.LaboratoryPriced;
+import mezcla.log.PaymentRecorded;
+import mezcla.leaflet.FilmProcess;
+import mezcla.planning.QueuedFilm;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
@@ -265,6 +274,66 @@ public final class EntryWords implements EntryVisitor<String> {
     @Override
     public String drumCollected(DrumCollected collected) {
         return "Collected: %s, with %s in it".formatted(collected.drum(), Figures.inAll(collected.volumeMl()));
+    }
+
+    @Override
+    public String chargingChosen(ChargingChosen chosen) {
+        return "%s is charged %s from now on"
+                .formatted(
+                        FilmProcess.of(chosen.process()).name(),
+                        chosen.price() == null ? "what it cost" : Figures.money(chosen.price()) + " a roll");
+    }
+
+    @Override
+    public String laboratoryPriced(LaboratoryPriced priced) {
+        return "A laboratory takes %s for a roll of %s"
+                .formatted(
+                        Figures.money(priced.price()),
+                        Figures.within(FilmProcess.of(priced.process()).name()));
+    }
+
+    @Override
+    public String equipmentBought(EquipmentBought bought) {
+        return "Equipment bought: %s, %s".formatted(bought.what(), Figures.money(bought.price()));
+    }
+
+    @Override
+    public String paymentRecorded(PaymentRecorded paid) {
+        boolean out = paid.amount().isNegative();
+        return "%s %s%s"
+                .formatted(
+                        paid.account(),
+                        (out ? "was paid " : "paid ") + Figures.money(paid.amount().abs()),
+                        paid.note() == null ? "" : ". " + paid.note());
+    }
+
+    @Override
+    public String accountCorrected(AccountCorrected corrected) {
+        return "%s of %s: %s. %s"
+                .formatted(
+                        corrected.writtenOff() ? "Written off" : "Account",
+                        corrected.account(),
+                        (corrected.amount().isNegative() ? "" : "+") + Figures.money(corrected.amount()),
+                        corrected.reason());
+    }
+
+    @Override
+    public String filmDropped(FilmDropped film) {
+        return "%s %s: %s for %s%s"
+                .formatted(
+                        QueuedFilm.code(film.filmId()),
+                        film.here() ? "waits" : "was announced",
+                        film(List.of(film.roll())),
+                        Figures.within(FilmProcess.of(film.process()).name()),
+                        film.by() == null ? "" : ", by " + Figures.day(film.by()));
+    }
+
+    @Override
+    public String filmHandled(FilmHandled handled) {
+        return "%s %s"
+                .formatted(
+                        handled.filmIds().stream().map(QueuedFilm::code).collect(Collectors.joining(", ")),
+                        handled.stage().words());
     }
 
     @Override

@@ -19,6 +19,7 @@ import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Unit;
 import mezcla.log.LogEntry;
 import mezcla.log.Subject;
+import mezcla.planning.QueuedFilm;
 import mezcla.measure.FilmFormat.Reel;
 import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
@@ -136,6 +137,7 @@ public final class ObjectionWords {
             case BATCH -> "batch " + subject.id();
             case FILL -> "bottle " + ShortCode.of(subject.id());
             case DRUM -> "drum " + subject.id();
+            case FILM -> QueuedFilm.code(subject.id());
             case ENTRY -> "entry " + subject.id();
         };
     }

@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -42,6 +43,15 @@ import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
+import mezcla.log.AccountCorrected;
+import mezcla.log.Charge;
+import mezcla.log.ChargingChosen;
+import mezcla.log.EquipmentBought;
+import mezcla.log.FilmDropped;
+import mezcla.log.FilmHandled;
+import mezcla.log.FilmStage;
+import mezcla.log.LaboratoryPriced;
+import mezcla.log.PaymentRecorded;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
@@ -150,7 +160,10 @@ public class LogCodecTest {
                                 new RunAccident(Accident.FORGOT_TO_MOVE, 4L, null, 45.5),
                                 new RunAccident(Accident.WRONG_BOTTLE, 4L, 5L, 0)),
                         "line 2",
-                        true),
+                        true,
+                        List.of(
+                                new Charge("Ines", Money.parse("NZD 4.60"), true),
+                                new Charge("Bram", Money.parse("NZD 1.15"), false))),
                 new RunStarted(STAMP, 14, FILM, BATHS, 300),
                 new RunCalledOff(STAMP, 6, "wrong tank"),
                 new FillSpilled(STAMP, 4, 12.5),
@@ -181,6 +194,14 @@ public class LogCodecTest {
                                 new DiscardedFill(5, 500, WasteRoute.OTHERS)),
                         "over"),
                 new DrumCollected(STAMP, 2, "Developer drum", 8000),
+                new ChargingChosen(STAMP, "colour-slide", Money.parse("NZD 6.50")),
+                new LaboratoryPriced(STAMP, "colour-slide", Money.parse("NZD 14.00")),
+                new EquipmentBought(STAMP, "a second bath", Money.parse("NZD 120.00")),
+                new PaymentRecorded(STAMP, "Ines", Money.parse("NZD -12.40"), "from the box"),
+                new AccountCorrected(STAMP, "Ines", Money.parse("NZD 3.20"), true, "moved away"),
+                new FilmDropped(
+                        STAMP, 7, FILM.get(1).queuedAs(null), "cine-negative", "Ines", LocalDate.of(2026, 1, 9), true),
+                new FilmHandled(STAMP, List.of(7L, 8L), FilmStage.WITHDRAWN),
                 new EntryVoided(STAMP, 6, "mistake"));
     }
 

@@ -1,0 +1,33 @@
+package mezcla.log;
+
+import java.util.Set;
+import org.joda.money.Money;
+
+/**
+ * Equipment was bought. No film is ever charged for it; it counts in when it has paid for itself (rules, section 8).
+ *
+ * @param stamp who and when
+ * @param what what it is
+ * @param price what it cost
+ */
+public record EquipmentBought(Stamp stamp, String what, Money price) implements LogEntry {
+    @Override
+    public Set<Subject> touches() {
+        return Set.of();
+    }
+
+    @Override
+    public Set<Subject> restsOn() {
+        return Set.of();
+    }
+
+    @Override
+    public EntryKind kind() {
+        return EntryKind.EQUIPMENT_BOUGHT;
+    }
+
+    @Override
+    public <R> R accept(EntryVisitor<R> visitor) {
+        return visitor.equipmentBought(this);
+    }
+}

@@ -1,0 +1,33 @@
+package mezcla.log;
+
+import java.util.Set;
+import org.joda.money.Money;
+
+/**
+ * What a laboratory takes for a roll was looked up (rules, section 8).
+ *
+ * @param stamp who and when
+ * @param process the key of the process
+ * @param price what it takes for a roll
+ */
+public record LaboratoryPriced(Stamp stamp, String process, Money price) implements LogEntry {
+    @Override
+    public Set<Subject> touches() {
+        return Set.of();
+    }
+
+    @Override
+    public Set<Subject> restsOn() {
+        return Set.of();
+    }
+
+    @Override
+    public EntryKind kind() {
+        return EntryKind.LABORATORY_PRICED;
+    }
+
+    @Override
+    public <R> R accept(EntryVisitor<R> visitor) {
+        return visitor.laboratoryPriced(this);
+    }
+}
