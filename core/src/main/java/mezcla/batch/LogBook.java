@@ -333,6 +333,23 @@ public final class LogBook {
                 .toList();
     }
 
+    /**
+     * The number of the last row that bears on a batch, so that what was reckoned from its rows can be kept until there is
+     * another one.
+     *
+     * @throws Refusal {@code unknown-batch}
+     */
+    public long lastAbout(long batchId) {
+        Strand strand = strands.get(Subject.batch(batchId));
+        if (strand == null) {
+            throw Refusal.of(new BatchObjection.UnknownBatch(batchId));
+        }
+        return strand.rows.stream()
+                .mapToLong(row -> row.stamp().sequence())
+                .max()
+                .orElse(0);
+    }
+
     /** What the rows add up to. */
     public synchronized LogState state() {
         LogState known = state;

@@ -43,11 +43,16 @@ import org.jspecify.annotations.Nullable;
 public final class Accounts {
     private final CurrencyUnit currency;
     private final List<AccountLine> lines;
+    private final Map<Long, MadeEven> even;
 
-    private Accounts(CurrencyUnit currency, List<AccountLine> lines) {
+    private Accounts(CurrencyUnit currency, List<AccountLine> lines, Map<Long, MadeEven> even) {
         this.currency = currency;
         this.lines = List.copyOf(lines);
+        this.even = Map.copyOf(even);
     }
+
+    /** The lines that make a batch even, as far as its rows were known. */
+    private record MadeEven(long lastRow, List<AccountLine> lines) {}
 
     /**
      * Adds the accounts up.
@@ -56,12 +61,27 @@ public final class Accounts {
      * @param currency the house's
      */
     public static Accounts of(LogBook book, CurrencyUnit currency) {
-        List<AccountLine> lines = new Rows(book).lines();
+        return new Accounts(currency, List.of(), Map.of()).broughtUpTo(book);
+    }
+
+    /**
+     * The accounts of the same log, with rows added since; batches about which nothing was written are not gone through
+     * again.
+     */
+    public Accounts broughtUpTo(LogBook book) {
+        List<AccountLine> all = new Rows(book).lines();
+        Map<Long, MadeEven> now = new HashMap<>();
         for (BatchState batch : book.state().batches().values()) {
-            lines.addAll(new EndedBatch(book, batch.id(), currency).lines());
+            long last = book.lastAbout(batch.id());
+            MadeEven known = even.get(batch.id());
+            MadeEven made = known != null && known.lastRow() == last
+                    ? known
+                    : new MadeEven(last, new EndedBatch(book, batch.id(), currency).lines());
+            now.put(batch.id(), made);
+            all.addAll(made.lines());
         }
-        lines.sort(Comparator.comparingLong(AccountLine::entry));
-        return new Accounts(currency, lines);
+        all.sort(Comparator.comparingLong(AccountLine::entry));
+        return new Accounts(currency, all, now);
     }
 
     /** Every line, in the order of recording. */
@@ -89,6 +109,11 @@ public final class Accounts {
     /** What lines come to. */
     public Money sum(Collection<AccountLine> some) {
         return Money.total(currency, some.stream().map(AccountLine::amount).toList());
+    }
+
+    /** Some money together. */
+    public Money sumOf(Collection<Money> some) {
+        return Money.total(currency, some);
     }
 
     /** The currency of the house. */

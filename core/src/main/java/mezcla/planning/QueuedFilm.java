@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import mezcla.batch.Voiding;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.EntryGroup;
 import mezcla.log.FilmDropped;
 import mezcla.log.FilmHandled;
 import mezcla.log.FilmStage;
@@ -113,46 +114,47 @@ public record QueuedFilm(
      * The film of a log that was ever left, in the order of leaving; what was voided does not count, so a run that was
      * voided gives its film back to the queue.
      *
-     * @param log the rows, in the order of recording
+     * @param log the rows, in any order: they count by when they happened
      */
     public static List<QueuedFilm> of(Collection<LogEntry> log) {
-        Map<Long, QueuedFilm> films = new LinkedHashMap<>();
-        Set<Long> voided = Set.of();
-        Map<Long, RunStarted> started = new LinkedHashMap<>();
-        boolean known = false;
-        for (LogEntry entry : log) {
-            if (entry instanceof FilmDropped && !known) {
-                voided = Voiding.voided(log);
-                known = true;
-            }
-            if (!known || voided.contains(entry.stamp().sequence())) {
-                continue;
-            }
-            if (entry instanceof FilmDropped film) {
-                films.putIfAbsent(
-                        film.filmId(),
-                        new QueuedFilm(
-                                film,
-                                film.here() ? Where.WAITS : Where.ANNOUNCED,
-                                null,
-                                null,
-                                null,
-                                film.stamp().happenedAt()));
-            } else if (entry instanceof FilmHandled handled) {
-                handled.filmIds().forEach(id -> films.computeIfPresent(id, (same, film) -> film.handled(handled)));
-            } else if (entry instanceof RunStarted start) {
-                started.put(start.stamp().sequence(), start);
-                ran(films, start.rolls(), start, start.batchId(), Where.IN_THE_TANK, null);
-            } else if (entry instanceof RunCalledOff off && started.containsKey(off.started())) {
-                back(films, off.started());
-            } else if (entry instanceof RunLogged run) {
-                if (run.started() != null) {
-                    back(films, run.started());
-                }
-                ran(films, run.rolls(), run, run.batchId(), Where.HANGS, run.hangs());
-            }
+        if (log.stream().noneMatch(FilmDropped.class::isInstance)) {
+            return List.of();
         }
+        Set<Long> voided = Voiding.voided(log);
+        Map<Long, QueuedFilm> films = new LinkedHashMap<>();
+        log.stream()
+                .filter(entry ->
+                        entry.kind().group() == EntryGroup.FILM || entry.kind().group() == EntryGroup.RUNS)
+                .filter(entry -> !voided.contains(entry.stamp().sequence()))
+                .sorted(Comparator.comparing((LogEntry entry) -> entry.stamp().happenedAt())
+                        .thenComparingLong(entry -> entry.stamp().sequence()))
+                .forEach(entry -> add(entry, films));
         return new ArrayList<>(films.values());
+    }
+
+    private static void add(LogEntry entry, Map<Long, QueuedFilm> films) {
+        if (entry instanceof FilmDropped film) {
+            films.putIfAbsent(
+                    film.filmId(),
+                    new QueuedFilm(
+                            film,
+                            film.here() ? Where.WAITS : Where.ANNOUNCED,
+                            null,
+                            null,
+                            null,
+                            film.stamp().happenedAt()));
+        } else if (entry instanceof FilmHandled handled) {
+            handled.filmIds().forEach(id -> films.computeIfPresent(id, (same, film) -> film.handled(handled)));
+        } else if (entry instanceof RunStarted start) {
+            ran(films, start.rolls(), start, start.batchId(), Where.IN_THE_TANK, null);
+        } else if (entry instanceof RunCalledOff off) {
+            back(films, off.started());
+        } else if (entry instanceof RunLogged run) {
+            if (run.started() != null) {
+                back(films, run.started());
+            }
+            ran(films, run.rolls(), run, run.batchId(), Where.HANGS, run.hangs());
+        }
     }
 
     private static void ran(

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -14,26 +15,39 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
+import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.Light;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.AccountCorrected;
 import mezcla.log.AirKept;
 import mezcla.log.BatchMixed;
 import mezcla.log.BathRenewed;
 import mezcla.log.Bottle;
+import mezcla.log.ChargingChosen;
 import mezcla.log.DiscardedFill;
+import mezcla.log.EquipmentBought;
 import mezcla.log.FillInspected;
 import mezcla.log.FillMoved;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmDropped;
+import mezcla.log.FilmHandled;
 import mezcla.log.FilmInspected;
+import mezcla.log.FilmStage;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
+import mezcla.log.KitPriced;
+import mezcla.log.LaboratoryPriced;
 import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
 import mezcla.log.PartDecanted;
+import mezcla.log.PaymentRecorded;
 import mezcla.log.Place;
 import mezcla.log.Purchase;
 import mezcla.log.Roll;
@@ -42,6 +56,9 @@ import mezcla.log.RunLogged;
 import mezcla.measure.FilmFormat;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.MixPlan;
+import mezcla.money.BatchCost;
+import mezcla.money.FillCosts;
+import mezcla.money.RunCharges;
 import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
@@ -64,6 +81,7 @@ import mezcla.web.waste.WasteService;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -83,6 +101,8 @@ class DemoData implements ApplicationRunner {
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
     private static final double SMALL_TANK_ML = 300;
+    private static final long SLIDE_MINOR = 650;
+    private static final FilmProcess CINE = FilmProcess.CINE_NEGATIVE;
     private static final double TUB_LITRES = 12;
     private static final double TUB_POWER_W = 800;
     private static final double TUB_LOSS = 8;
@@ -99,6 +119,7 @@ class DemoData implements ApplicationRunner {
     private final WarmService warm;
     private final Clock clock;
 
+    private List<Long> queued = List.of();
     private final Map<String, SignedIn> people = new HashMap<>();
     private final Map<String, Leaflet> sheets = new HashMap<>();
     private final Map<String, Bottle> bottles = new LinkedHashMap<>();
@@ -150,6 +171,8 @@ class DemoData implements ApplicationRunner {
         arrive("Bram", 12, "sootback-cine", 7900, 480);
         arrive("Tomasz", 430, "weir-separate-bath-set", 17400, 1650);
         beginAMix();
+        addMoney();
+        addQueue();
     }
 
     /** Tells on the console where the demonstration is and how to get in. */
@@ -265,6 +288,7 @@ class DemoData implements ApplicationRunner {
         run("Saoirse", 20, added, 0, "120", "120");
         run("Ines", 13, added, 0, "135-36", "135-36", "135-36");
         inspect("Ines", 12, added, Finding.THIN);
+        queued = List.of(1L, 2L);
         run("Saoirse", 3, added, 0, "120", "120");
         look("Saoirse", 2, added, Finding.GOOD);
 
@@ -466,16 +490,125 @@ class DemoData implements ApplicationRunner {
             FilmFormat format = FilmFormat.labelled(label);
             rolls.add(new Roll(who, format, format.equivalents(), stops, false));
         }
+        Iterator<Long> numbers = queued.iterator();
+        rolls.replaceAll(roll -> numbers.hasNext() ? roll.queuedAs(numbers.next()) : roll);
+        queued = List.of();
         double tankMl = formats.length == 1 ? SMALL_TANK_ML : formats.length == 2 ? 500 : 1000;
         Instant at = at(daysAgo, 19);
         RunPlan plan = RunPlan.of(
                 log.state().batch(batch),
                 new RunQuestion(rolls, tankMl, SMALL_TANK_ML, Judging.by(School.LEAFLET), at, ZONE));
+        log.add(Objects.requireNonNull(people.get(who)), at, false, stamp -> new RunLogged(
+                        stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against(), null)
+                .charged(RunCharges.of(rolls, rate(batch, rolls), Roll::owner)));
+    }
+
+    /** Slides go at a price; anything else at what it is expected to cost. */
+    private RunCharges.Rate rate(long batchId, List<Roll> rolls) {
+        BatchState batch = log.state().batch(batchId);
+        return RunCharges.rate(
+                        batch,
+                        rolls.stream().mapToDouble(Roll::equivalents).sum(),
+                        batch.process().equals(FilmProcess.COLOUR_SLIDE)
+                                ? Optional.of(Money.ofMinor(NZD, SLIDE_MINOR))
+                                : Optional.empty(),
+                        BatchCost.of(batch, FillCosts.of(log.state(), batch), bath -> bath)
+                                .map(BatchCost::total),
+                        bath -> bath,
+                        OptionalDouble.of(2),
+                        batch.mixed().foldedAt())
+                .orElseThrow();
+    }
+
+    private void addMoney() {
+        SignedIn bram = Objects.requireNonNull(people.get("Bram"));
+        String slides = FilmProcess.COLOUR_SLIDE.key();
+        String negatives = FilmProcess.COLOUR_NEGATIVE.key();
+        log.add(bram, at(80, 10), false, stamp -> new ChargingChosen(stamp, slides, Money.ofMinor(NZD, SLIDE_MINOR)));
+        log.add(bram, at(30, 10), false, stamp -> new LaboratoryPriced(stamp, negatives, Money.ofMinor(NZD, 1150)));
+        log.add(bram, at(30, 10), false, stamp -> new LaboratoryPriced(stamp, slides, Money.ofMinor(NZD, 1600)));
+        log.add(
+                bram,
+                at(400, 10),
+                false,
+                stamp -> new EquipmentBought(stamp, "the tub, tanks and cylinders", Money.ofMinor(NZD, 24_000)));
+        log.add(
+                bram,
+                at(20, 12),
+                false,
+                stamp -> new KitPriced(
+                        stamp,
+                        5,
+                        Money.ofMinor(NZD, 3250),
+                        Money.zero(NZD),
+                        Money.zero(NZD),
+                        "Tomasz",
+                        "Tomasz paid for it himself"));
+        pay("Ines", 21, 4000, "in the box");
+        pay("Devi", 15, 2500, null);
+        pay("Saoirse", 9, 3000, null);
+        log.add(
+                bram,
+                at(4, 20),
+                false,
+                stamp -> new AccountCorrected(
+                        stamp, "Devi", Money.ofMinor(NZD, 300), false, "a roll that the old bath had spoiled"));
+    }
+
+    private void pay(String who, int daysAgo, long minor, @Nullable String note) {
+        log.add(
+                Objects.requireNonNull(people.get("Bram")),
+                at(daysAgo, 20),
+                false,
+                stamp -> new PaymentRecorded(stamp, who, Money.ofMinor(NZD, minor), note));
+    }
+
+    private void addQueue() {
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZONE);
+        Long first = log.newFilm();
+        Long second = log.newFilm();
+        log.add(
+                Objects.requireNonNull(people.get("Saoirse")),
+                at(2, 11),
+                false,
+                stamp -> new FilmHandled(stamp, List.of(first), FilmStage.SLEEVED));
+        leave("Saoirse", 4, first, film("Saoirse", "120", "weir in the rain", 0, false), true, null);
+        leave("Saoirse", 4, second, film("Saoirse", "120", "weir again", 0, false), true, null);
+        leave("Ines", 3, null, film("Ines", "135-36", "harbour, cold morning", 0, false), true, today.plusDays(4));
+        leave("Ines", 3, null, film("Ines", "135-36", "the same walk", 0, false), true, null);
+        leave("Devi", 2, null, film("Devi", "120", "allotment", 0, true), true, null);
+        leave("Tomasz", 2, null, film("Oda", "135-36", "wedding, one", 0, false), true, null);
+        leave("Tomasz", 2, null, film("Oda", "135-36", "wedding, two", 0, false), true, null);
+        leave("Saoirse", 1, null, film("Saoirse", "135-24", "market", 0, false), true, null);
+        leave("Bram", 1, null, film("Bram", "16 mm, 30 m", "the old tannery", 0, false), true, null, CINE);
+        leave("Devi", 1, null, film("Devi", "135-36", "fair", 1, false), false, null);
+    }
+
+    private static Roll film(String owner, String label, String name, double stops, boolean irreplaceable) {
+        FilmFormat format = FilmFormat.labelled(label);
+        return new Roll(
+                owner, format, format.equivalents(), stops, irreplaceable, new Roll.Film(name, null, 0, null, false));
+    }
+
+    private void leave(
+            String who, int daysAgo, @Nullable Long number, Roll roll, boolean here, @Nullable LocalDate by) {
+        leave(who, daysAgo, number, roll, here, by, FilmProcess.COLOUR_NEGATIVE);
+    }
+
+    private void leave(
+            String who,
+            int daysAgo,
+            @Nullable Long number,
+            Roll roll,
+            boolean here,
+            @Nullable LocalDate by,
+            FilmProcess process) {
+        long film = number == null ? log.newFilm() : number;
         log.add(
                 Objects.requireNonNull(people.get(who)),
-                at,
+                at(daysAgo, 9),
                 false,
-                stamp -> new RunLogged(stamp, batch, rolls, plan.asRunBaths(), tankMl, plan.against(), null));
+                stamp -> new FilmDropped(stamp, film, roll, process.key(), who, by, here));
     }
 
     private void inspect(String who, int daysAgo, long batch, Finding result) {

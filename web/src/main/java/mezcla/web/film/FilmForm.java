@@ -1,11 +1,11 @@
 package mezcla.web.film;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import mezcla.leaflet.FilmProcess;
@@ -27,8 +27,11 @@ public class FilmForm {
     /** Pushes that can be chosen, in stops. */
     public static final List<String> PUSHES = List.of("-2", "-1", "-0.5", "0", "0.5", "1", "1.5", "2", "3");
 
-    /** How many lines of film a form has. */
+    /** How many lines of film a form has, unless more film came with it. */
     public static final int LINES = 3;
+
+    /** How many lines of film a form can have. */
+    public static final int MOST_LINES = 12;
 
     private static final int MOST_ROLLS = 24;
     private static final int OWNER_CHARACTERS = 60;
@@ -51,6 +54,22 @@ public class FilmForm {
         private String guest = "";
         private String name = "";
         private String exposures = "";
+        private String queued = "";
+
+        /** The numbers of its rolls in the queue, with commas between; empty for film that did not wait there. */
+        public String getQueued() {
+            return queued;
+        }
+
+        public void setQueued(String queued) {
+            this.queued = queued;
+        }
+
+        private List<Long> numbers() {
+            return queued.matches("[0-9]{1,9}(,[0-9]{1,9}){0,23}")
+                    ? Stream.of(queued.split(",", -1)).map(Long::valueOf).toList()
+                    : List.of();
+        }
 
         /** The name of a guest who is not in the list yet; it counts instead of the owner. */
         public String getGuest() {
@@ -117,14 +136,20 @@ public class FilmForm {
 
     /** Begins with film that is known already, a line for each owner and format. */
     public void beginWith(List<Roll> rolls) {
-        Map<Roll, Integer> lines = new LinkedHashMap<>();
-        rolls.forEach(roll -> lines.merge(roll, 1, Integer::sum));
+        Map<Roll, List<Roll>> lines = new LinkedHashMap<>();
+        rolls.forEach(roll -> lines.computeIfAbsent(roll.queuedAs(null), same -> new ArrayList<>())
+                .add(roll));
         film = new ArrayList<>();
-        lines.forEach((roll, count) -> {
+        lines.forEach((roll, alike) -> {
             FilmLine typed = new FilmLine();
             typed.setOwner(roll.owner());
             typed.setFormat(roll.format().label());
-            typed.setCount(Integer.toString(count));
+            typed.setCount(Integer.toString(alike.size()));
+            typed.setQueued(alike.stream()
+                    .map(Roll::queued)
+                    .filter(Objects::nonNull)
+                    .map(number -> Long.toString(number))
+                    .collect(Collectors.joining(",")));
             Roll.Film what = roll.film() == null ? Roll.Film.PLAIN : roll.film();
             typed.setName(Objects.requireNonNullElse(what.name(), ""));
             typed.setExposures(what.exposures() == null ? "" : Integer.toString(what.exposures()));
@@ -168,7 +193,7 @@ public class FilmForm {
         Double stops = errors.read("push", this::stops);
         Integer seconds = errors.read("correction", this::correctionSeconds);
         List<Roll> rolls = new ArrayList<>();
-        IntStream.range(0, Math.min(LINES, film.size()))
+        IntStream.range(0, Math.min(MOST_LINES, film.size()))
                 .filter(i -> (i == 0 && film.stream().allMatch(FilmLine::blank))
                         || !film.get(i).blank())
                 .forEach(i -> rolls.addAll(
@@ -204,15 +229,17 @@ public class FilmForm {
         Roll.Film film =
                 new Roll.Film(name, exposures, seconds, made == null ? null : made.key(), carbon != null && carbon);
         boolean usual = film.equals(Roll.Film.PLAIN) && !(process != null && process.equals(FilmProcess.CINE_NEGATIVE));
-        return Collections.nCopies(
-                count,
-                new Roll(
-                        owner,
-                        format,
-                        exposures == null ? format.equivalents() : format.equivalentsOf(exposures),
-                        stops,
-                        irreplaceable,
-                        usual ? null : film));
+        Roll roll = new Roll(
+                owner,
+                format,
+                exposures == null ? format.equivalents() : format.equivalentsOf(exposures),
+                stops,
+                irreplaceable,
+                usual ? null : film);
+        List<Long> numbers = line.numbers();
+        return IntStream.range(0, count)
+                .mapToObj(each -> each < numbers.size() ? roll.queuedAs(numbers.get(each)) : roll)
+                .toList();
     }
 
     private static int exposures(String typed, FilmFormat format) {
@@ -278,6 +305,9 @@ public class FilmForm {
             }
             if (!film.get(i).name.isBlank()) {
                 address.queryParam("film[" + i + "].name", film.get(i).name);
+            }
+            if (!film.get(i).queued.isBlank()) {
+                address.queryParam("film[" + i + "].queued", film.get(i).queued);
             }
             if (!film.get(i).exposures.isBlank()) {
                 address.queryParam("film[" + i + "].exposures", film.get(i).exposures);

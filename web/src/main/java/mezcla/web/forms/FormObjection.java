@@ -264,6 +264,36 @@ public sealed interface FormObjection extends Objection {
     /** “{text}” is not a price. Type it as 56.50, without the currency. */
     record NotMoney(String text) implements FormObjection {}
 
+    /** That day has gone, or is far off. */
+    record DayGone() implements FormObjection {}
+
+    /** What was proposed has changed. */
+    record ProposalGone() implements FormObjection {}
+
+    /** There is no such film in the queue. */
+    record UnknownFilm() implements FormObjection {}
+
+    /** Film has come another way: its code, and where it is. */
+    record FilmNotSoFar(String code, String where) implements FormObjection {}
+
+    /** Choose what became of the film. */
+    record UnknownStage() implements FormObjection {}
+
+    /** There is no account of that name. Choose one of the list. */
+    record UnknownAccount() implements FormObjection {}
+
+    /** Nothing was paid. Type how much. */
+    record NothingPaid() implements FormObjection {}
+
+    /** That is more than the account owes. */
+    record MoreThanIsOwed() implements FormObjection {}
+
+    /** “{text}” is no number of rolls a week. Type it as 2 or 1.5. */
+    record NotADemand(String text) implements FormObjection {}
+
+    /** “{text}” is no month. Type it as 2026-11. */
+    record NotAMonth(String text) implements FormObjection {}
+
     /** “{text}” is no difference of degrees. Type it as -0.8 or 1.5, up to 10. */
     record NotADifference(String text) implements FormObjection {}
 

@@ -13,14 +13,18 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mezcla.batch.LogBook;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Part;
+import mezcla.log.AccountCorrected;
 import mezcla.log.BarLifted;
 import mezcla.log.BatchMixed;
 import mezcla.log.BathLooked;
 import mezcla.log.BathRenewed;
+import mezcla.log.ChargingChosen;
 import mezcla.log.DrumCollected;
 import mezcla.log.EntryVisitor;
 import mezcla.log.EntryVoided;
+import mezcla.log.EquipmentBought;
 import mezcla.log.FillBarred;
 import mezcla.log.FillInspected;
 import mezcla.log.FillMeasured;
@@ -30,22 +34,16 @@ import mezcla.log.FillShared;
 import mezcla.log.FillSpilled;
 import mezcla.log.FillToppedUp;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmDropped;
+import mezcla.log.FilmHandled;
 import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
+import mezcla.log.LaboratoryPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
-import mezcla.log.AccountCorrected;
-import mezcla.log.ChargingChosen;
-import mezcla.log.EquipmentBought;
-import mezcla.log.FilmDropped;
-import mezcla.log.FilmHandled;
-import mezcla.log.LaboratoryPriced;
-import mezcla.log.PaymentRecorded;
-import mezcla.leaflet.FilmProcess;
-import mezcla.planning.QueuedFilm;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
@@ -56,6 +54,7 @@ import mezcla.log.PartMoved;
 import mezcla.log.PartOpened;
 import mezcla.log.PartThrownAway;
 import mezcla.log.PartUse;
+import mezcla.log.PaymentRecorded;
 import mezcla.log.Roll;
 import mezcla.log.RunAccident;
 import mezcla.log.RunBath;
@@ -65,6 +64,7 @@ import mezcla.log.RunStarted;
 import mezcla.log.Stamp;
 import mezcla.log.Suspect;
 import mezcla.measure.ProcessingTime;
+import mezcla.planning.QueuedFilm;
 import mezcla.web.house.House;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TemperatureWords;
@@ -273,7 +273,12 @@ public final class EntryWords implements EntryVisitor<String> {
 
     @Override
     public String drumCollected(DrumCollected collected) {
-        return "Collected: %s, with %s in it".formatted(collected.drum(), Figures.inAll(collected.volumeMl()));
+        return "Collected: %s, with %s in it%s%s"
+                .formatted(
+                        collected.drum(),
+                        Figures.inAll(collected.volumeMl()),
+                        collected.firm() == null ? "" : ", by " + collected.firm(),
+                        collected.receipt() == null ? "" : ", receipt " + collected.receipt());
     }
 
     @Override
@@ -303,7 +308,8 @@ public final class EntryWords implements EntryVisitor<String> {
         return "%s %s%s"
                 .formatted(
                         paid.account(),
-                        (out ? "was paid " : "paid ") + Figures.money(paid.amount().abs()),
+                        (out ? "was paid " : "paid ")
+                                + Figures.money(paid.amount().abs()),
                         paid.note() == null ? "" : ". " + paid.note());
     }
 

@@ -9,6 +9,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.log.LogFile;
+import mezcla.web.words.Spreadsheet;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -91,10 +92,7 @@ class JournalController {
     @GetMapping("/journal.csv")
     ResponseEntity<byte[]> csv(@ModelAttribute JournalFilter filter) {
         String text = journal.csv(journal.lines(filter, new FieldErrors()));
-        return ResponseEntity.ok()
-                .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"journal.csv\"")
-                .body(text.getBytes(StandardCharsets.UTF_8));
+        return Spreadsheet.saved("journal.csv", text);
     }
 
     /** The whole log in the open format, to keep or to take to another house. */

@@ -1,7 +1,5 @@
 package mezcla.web.journal;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.ZoneId;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -24,9 +22,8 @@ import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.Spreadsheet;
 import mezcla.web.words.Units;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -148,31 +145,18 @@ public class JournalService {
 
     /** Lines as comma-separated values with a heading. */
     public String csv(List<EntryLine> lines) {
-        StringBuilder text = new StringBuilder();
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setHeader("entry", "happened", "who", "what", "against", "void", "batches")
-                .get();
-        try (CSVPrinter printer = new CSVPrinter(text, format)) {
-            for (EntryLine line : lines) {
-                printer.printRecord(
-                        line.sequence(),
-                        line.when(),
-                        harmless(line.who()),
-                        harmless(line.what()),
-                        line.against(),
-                        harmless(line.gone()),
-                        line.batches().stream().map(String::valueOf).collect(Collectors.joining(" ")));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return text.toString();
-    }
-
-    /** A spreadsheet takes a text that begins with one of these for a formula. */
-    private static String harmless(String text) {
-        return text.matches("^[=+@\\-].*") ? "'" + text : text;
+        return Spreadsheet.of(
+                List.of("entry", "happened", "who", "what", "against", "void", "batches"),
+                lines.stream()
+                        .map(line -> List.<Object>of(
+                                line.sequence(),
+                                line.when(),
+                                line.who(),
+                                line.what(),
+                                line.against(),
+                                line.gone(),
+                                line.batches().stream().map(String::valueOf).collect(Collectors.joining(" "))))
+                        .toList());
     }
 
     /**

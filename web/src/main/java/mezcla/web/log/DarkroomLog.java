@@ -139,6 +139,12 @@ public class DarkroomLog {
         return mapper.newFill();
     }
 
+    /** A number for film that is about to be left. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public long newFilm() {
+        return mapper.newFilm();
+    }
+
     /**
      * Adds a row about something that happens now.
      *

@@ -144,6 +144,7 @@ public class LogFile {
             switch (subject.kind()) {
                 case KIT -> mapper.knowKit(subject.id());
                 case BATCH -> mapper.knowBatch(subject.id());
+                case FILM -> mapper.knowFilm(subject.id());
                 case FILL -> mapper.knowFill(subject.id());
                 case DRUM, ENTRY -> {}
             }

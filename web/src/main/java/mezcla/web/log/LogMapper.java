@@ -71,6 +71,13 @@ interface LogMapper {
     @Select(value = "INSERT INTO fill DEFAULT VALUES RETURNING id", affectData = true)
     long newFill();
 
+    @Options(flushCache = Options.FlushCachePolicy.TRUE)
+    @Select(value = "INSERT INTO waiting_film DEFAULT VALUES RETURNING id", affectData = true)
+    long newFilm();
+
+    @Insert("INSERT OR IGNORE INTO waiting_film (id) VALUES (#{id})")
+    void knowFilm(long id);
+
     @Insert("INSERT OR IGNORE INTO kit (id) VALUES (#{id})")
     void knowKit(long id);
 

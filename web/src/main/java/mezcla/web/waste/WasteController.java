@@ -15,6 +15,7 @@ import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -97,7 +98,10 @@ class WasteController {
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView collected(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        return answered(typed, new FieldErrors(), "drum-" + id, () -> waste.collected(member, id));
+        FieldErrors errors = new FieldErrors();
+        String firm = noted(typed, "firm-" + id, errors);
+        String receipt = noted(typed, "receipt-" + id, errors);
+        return answered(typed, errors, "drum-" + id, () -> waste.collected(member, id, firm, receipt));
     }
 
     @PostMapping("/waste/{id}/removals")
@@ -116,6 +120,13 @@ class WasteController {
                 },
                 objection -> field,
                 () -> page(typed, errors));
+    }
+
+    private static @Nullable String noted(Map<String, String> typed, String field, FieldErrors errors) {
+        return text(typed, field).isBlank()
+                ? null
+                : errors.read(
+                        field, () -> TypedText.of(text(typed, field), NAME_CHARACTERS, new TypedObjection.Missing()));
     }
 
     private static String text(Map<String, String> typed, String field) {

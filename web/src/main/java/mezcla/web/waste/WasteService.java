@@ -15,6 +15,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -130,16 +131,19 @@ public class WasteService {
     /**
      * Logs that a drum was collected or emptied into what is collected.
      *
+     * @param firm who collected it; null where nobody notes that
+     * @param receipt the number of the receipt; null for none
+     *
      * @throws Refusal {@code unknown-drum}, or {@code drum-is-empty}
      */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public void collected(SignedIn who, long id) {
+    public void collected(SignedIn who, long id, @Nullable String firm, @Nullable String receipt) {
         DrumLevel level = level(id);
         if (level.levelMl() <= 0) {
             throw Refusal.of(new FormObjection.DrumIsEmpty());
         }
-        log.add(who, stamp -> new DrumCollected(stamp, id, level.drum().name(), level.levelMl()));
+        log.add(who, stamp -> new DrumCollected(stamp, id, level.drum().name(), level.levelMl(), firm, receipt));
     }
 
     private DrumLevel level(long id) {

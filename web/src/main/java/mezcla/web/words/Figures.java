@@ -3,6 +3,8 @@ package mezcla.web.words;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
@@ -21,6 +23,7 @@ public final class Figures {
         "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"
     };
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
+    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.UK);
     private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.UK);
     private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
@@ -196,6 +199,22 @@ public final class Figures {
     /** A day: {@code 2 November}. */
     public static String day(Instant instant, ZoneId zone) {
         return DAY.format(instant.atZone(zone));
+    }
+
+    /** A day: {@code 2 November}. */
+    public static String day(LocalDate day) {
+        return DAY.format(day);
+    }
+
+    /** A month: {@code November 2026}. */
+    public static String month(YearMonth month) {
+        return MONTH.format(month);
+    }
+
+    /** Money with its sign, to the cent: {@code +8.85}, {@code −6.20}, {@code 0.00}. */
+    public static String signed(Money money) {
+        return (money.isNegative() ? "−" : money.isPositive() ? "+" : "")
+                + money.abs().getAmount().toPlainString();
     }
 
     /** A day with its year, for paper: {@code 2 November 2026}. */

@@ -19,12 +19,12 @@ import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Unit;
 import mezcla.log.LogEntry;
 import mezcla.log.Subject;
-import mezcla.planning.QueuedFilm;
 import mezcla.measure.FilmFormat.Reel;
 import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
+import mezcla.planning.QueuedFilm;
 import mezcla.verdict.Reason;
 import mezcla.verdict.RunObjection;
 

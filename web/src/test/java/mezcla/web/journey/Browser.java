@@ -126,7 +126,8 @@ final class Browser implements AutoCloseable {
     }
 
     /** What a page is made of: each kind of element, in what, with what it says of itself; by theme and width. */
-    private static final String MADE_OF = """
+    private static final String MADE_OF =
+            """
             () => {
               const kind = (element) => element === null ? '' : [element.tagName, element.className?.baseVal ?? element.className,
                 element.type, element.getAttribute('aria-invalid'), element.disabled,

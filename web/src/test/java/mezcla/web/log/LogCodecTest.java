@@ -7,26 +7,30 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Accident;
+import mezcla.log.AccountCorrected;
 import mezcla.log.AirKept;
 import mezcla.log.BarLifted;
 import mezcla.log.BatchMixed;
 import mezcla.log.BathLooked;
 import mezcla.log.BathRenewed;
 import mezcla.log.Before;
+import mezcla.log.Charge;
+import mezcla.log.ChargingChosen;
 import mezcla.log.DiscardedFill;
 import mezcla.log.DrumCollected;
 import mezcla.log.EntryKind;
 import mezcla.log.EntryVoided;
+import mezcla.log.EquipmentBought;
 import mezcla.log.FillBarred;
 import mezcla.log.FillInspected;
 import mezcla.log.FillMeasured;
@@ -36,22 +40,17 @@ import mezcla.log.FillShared;
 import mezcla.log.FillSpilled;
 import mezcla.log.FillToppedUp;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmDropped;
+import mezcla.log.FilmHandled;
 import mezcla.log.FilmInspected;
+import mezcla.log.FilmStage;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
+import mezcla.log.LaboratoryPriced;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LimitOverridden;
-import mezcla.log.AccountCorrected;
-import mezcla.log.Charge;
-import mezcla.log.ChargingChosen;
-import mezcla.log.EquipmentBought;
-import mezcla.log.FilmDropped;
-import mezcla.log.FilmHandled;
-import mezcla.log.FilmStage;
-import mezcla.log.LaboratoryPriced;
-import mezcla.log.PaymentRecorded;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
@@ -61,6 +60,7 @@ import mezcla.log.PartMoved;
 import mezcla.log.PartOpened;
 import mezcla.log.PartThrownAway;
 import mezcla.log.PartUse;
+import mezcla.log.PaymentRecorded;
 import mezcla.log.Place;
 import mezcla.log.Purchase;
 import mezcla.log.Roll;
@@ -193,7 +193,7 @@ public class LogCodecTest {
                                 new DiscardedFill(4, 480, WasteRoute.DEVELOPERS, 2L),
                                 new DiscardedFill(5, 500, WasteRoute.OTHERS)),
                         "over"),
-                new DrumCollected(STAMP, 2, "Developer drum", 8000),
+                new DrumCollected(STAMP, 2, "Developer drum", 8000, "the depot", "W 118"),
                 new ChargingChosen(STAMP, "colour-slide", Money.parse("NZD 6.50")),
                 new LaboratoryPriced(STAMP, "colour-slide", Money.parse("NZD 14.00")),
                 new EquipmentBought(STAMP, "a second bath", Money.parse("NZD 120.00")),

@@ -42,6 +42,7 @@ import mezcla.web.house.Tank;
 import mezcla.web.journal.EntryLine;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shelf.ShelfView;
@@ -61,6 +62,7 @@ public class RunService {
     private final HouseService houses;
     private final WarmService warm;
     private final ProbeService probes;
+    private final HouseAccounts accounts;
     private final LogClock clock;
 
     RunService(
@@ -70,7 +72,9 @@ public class RunService {
             LogClock clock,
             RibbonService ribbon,
             WarmService warm,
-            ProbeService probes) {
+            ProbeService probes,
+            HouseAccounts accounts) {
+        this.accounts = accounts;
         this.ribbon = ribbon;
         this.warm = warm;
         this.probes = probes;
@@ -339,7 +343,8 @@ public class RunService {
                         abandoned,
                         accidents,
                         hangs,
-                        running.choices().movement() == Movement.ROTARY));
+                        running.choices().movement() == Movement.ROTARY,
+                        accounts.charges(who, start.batchId(), rolls)));
         bar(who, spoiled);
         keepAirOut(who, book.state().batch(start.batchId()), baths, air);
         return start.batchId();
@@ -502,7 +507,9 @@ public class RunService {
                                 plan.question().tankMl(),
                                 plan.against(),
                                 null)
-                        .turned(turned))
+                        .turned(turned)
+                        .charged(accounts.charges(
+                                who, plan.batch().id(), plan.question().rolls())))
                 .stamp()
                 .sequence();
     }

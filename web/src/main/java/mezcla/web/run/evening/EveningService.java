@@ -5,7 +5,10 @@ import java.time.Instant;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.log.Roll;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
@@ -89,6 +92,16 @@ public class EveningService {
     @Transactional(readOnly = true)
     public List<Load> loads() {
         return rows().stream().map(row -> new Load(row.id(), row.batchId())).toList();
+    }
+
+    /** The numbers of the queue's film that is planned. */
+    @Transactional(readOnly = true)
+    public Set<Long> queued() {
+        return rows().stream()
+                .flatMap(row -> PlannedLoad.read(row.body()).rolls().stream())
+                .map(Roll::queued)
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
     }
 
     /** How many loads are still planned. */

@@ -19,6 +19,7 @@ import mezcla.web.forms.OneTimeForms;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.journal.EntryLine;
+import mezcla.web.money.ChargeWords;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.StepsView;
@@ -45,6 +46,7 @@ class RunPages {
     private final ProbeService probes;
     private final LogClock clock;
     private final UsualWays usual;
+    private final ChargeWords charging;
 
     RunPages(
             RunService runs,
@@ -54,7 +56,9 @@ class RunPages {
             WarmService warm,
             ProbeService probes,
             LogClock clock,
-            UsualWays usual) {
+            UsualWays usual,
+            ChargeWords charging) {
+        this.charging = charging;
         this.usual = usual;
         this.runs = runs;
         this.houses = houses;
@@ -81,6 +85,7 @@ class RunPages {
      * @param steps what the film goes through; null where nothing can be planned yet
      * @param ways how the house does it; null likewise
      * @param answer the plan; null likewise
+     * @param cost what it is charged, in words; empty where nothing is
      * @param seen the last row of the log that the plan knows
      * @param movedOn what was logged about the batch since the form was shown, where that holds it back; null else
      * @param underWay the runs that the batch is in
@@ -92,6 +97,7 @@ class RunPages {
             @Nullable StepsView steps,
             @Nullable WaysView ways,
             @Nullable RunView answer,
+            String cost,
             long seen,
             @Nullable List<EntryLine> movedOn,
             List<UnderWayView> underWay,
@@ -156,6 +162,7 @@ class RunPages {
                 plan == null
                         ? null
                         : RunView.of(plan, member.name(), houses.house().timeZone()),
+                plan == null || !plan.fits() ? "" : charging.of(member, id, rolls),
                 runs.lastRow(),
                 movedOn ? runs.movedOn(id, form.seenSequence()) : null,
                 underWay().stream().filter(run -> run.batchId() == id).toList(),

@@ -1,0 +1,188 @@
+package mezcla.web.money;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import mezcla.batch.BatchState;
+import mezcla.batch.LogBook;
+import mezcla.batch.LogState;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.FilmProcess;
+import mezcla.log.Charge;
+import mezcla.log.Roll;
+import mezcla.log.RunLogged;
+import mezcla.money.Accounts;
+import mezcla.money.BatchCost;
+import mezcla.money.BatchSpending;
+import mezcla.money.Demand;
+import mezcla.money.FillCosts;
+import mezcla.money.HousePrices;
+import mezcla.money.RunCharges;
+import mezcla.planning.QueuedFilm;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
+import mezcla.web.house.HouseService;
+import mezcla.web.log.DarkroomLog;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/** Reads the accounts of the house, and says what film is charged. */
+@Service
+public class HouseAccounts {
+    private final DarkroomLog log;
+    private final HouseService houses;
+    private final Members members;
+    private final LogClock clock;
+    private final AtomicReference<Read> read = new AtomicReference<>();
+
+    HouseAccounts(DarkroomLog log, HouseService houses, Members members, LogClock clock) {
+        this.log = log;
+        this.houses = houses;
+        this.members = members;
+        this.clock = clock;
+    }
+
+    /** Accounts as they were read up to a row. */
+    private record Read(long lastRow, Accounts accounts) {}
+
+    /** The accounts; what was reckoned before is kept, as rows never change. */
+    @Transactional(readOnly = true)
+    public Accounts accounts() {
+        LogBook book = log.book();
+        CurrencyUnit currency = currency();
+        Read known = read.get();
+        if (known != null
+                && known.lastRow() == book.lastSequence()
+                && known.accounts().currency().equals(currency)) {
+            return known.accounts();
+        }
+        Accounts now = known != null && known.accounts().currency().equals(currency)
+                ? known.accounts().broughtUpTo(book)
+                : Accounts.of(book, currency);
+        if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+            read.set(new Read(book.lastSequence(), now));
+        }
+        return now;
+    }
+
+    /** What the house decided and looked up about prices. */
+    @Transactional(readOnly = true)
+    public HousePrices prices() {
+        return HousePrices.of(log.book().entries());
+    }
+
+    /** What each batch cost, and what came of it. */
+    @Transactional(readOnly = true)
+    public List<BatchSpending> spending() {
+        LogState state = log.state();
+        return BatchSpending.of(
+                state, printed(), process -> Demand.perWeek(state, process, clock.instant()), clock.instant());
+    }
+
+    /** The currency of the house. */
+    CurrencyUnit currency() {
+        return houses.house().currency();
+    }
+
+    private UnaryOperator<Bath> printed() {
+        return houses.standIns()::over;
+    }
+
+    /**
+     * What a roll equivalent of film is charged that is about to go through a batch.
+     *
+     * @param batchId the batch
+     * @param more how many equivalents are about to go through
+     * @return empty where no price was chosen and nobody knows what the batch cost
+     */
+    @Transactional(readOnly = true)
+    public Optional<RunCharges.Rate> rate(long batchId, double more) {
+        LogState state = log.state();
+        BatchState batch = state.batch(batchId);
+        FilmProcess process = batch.process();
+        return RunCharges.rate(
+                batch,
+                more,
+                prices().ofARoll(process.key(), clock.instant()),
+                BatchCost.of(batch, FillCosts.of(state, batch), printed()).map(BatchCost::total),
+                printed(),
+                Demand.perWeek(state, process, clock.instant()),
+                clock.instant());
+    }
+
+    /**
+     * What each roll of a run is charged; empty where nothing is.
+     *
+     * @param who who logs it, and so bears the film of a guest whom nobody else brought
+     */
+    @Transactional(readOnly = true)
+    public List<Charge> charges(SignedIn who, long batchId, List<Roll> rolls) {
+        double more = rolls.stream().mapToDouble(Roll::equivalents).sum();
+        return rate(batchId, more)
+                .map(rate -> RunCharges.of(rolls, rate, bearer(who)))
+                .orElse(List.of());
+    }
+
+    /** A member bears their own film, the house its own, and a guest's whoever brought it, or bore it before. */
+    private Function<Roll, String> bearer(SignedIn who) {
+        List<String> names = members.all().stream().map(SignedIn::name).toList();
+        Map<Long, QueuedFilm> queued = QueuedFilm.of(log.book().entries()).stream()
+                .collect(Collectors.toMap(QueuedFilm::id, Function.identity()));
+        return roll -> {
+            if (roll.owner().equals(Roll.HOUSE) || names.contains(roll.owner())) {
+                return roll.owner();
+            }
+            QueuedFilm film = roll.queued() == null ? null : queued.get(roll.queued());
+            return film != null
+                    ? film.dropped().broughtBy()
+                    : bearerBefore(roll.owner()).orElse(who.name());
+        };
+    }
+
+    private Optional<String> bearerBefore(String guest) {
+        List<String> bearers = new ArrayList<>();
+        for (BatchState batch : log.state().batches().values()) {
+            for (RunLogged run : batch.runs()) {
+                for (int i = 0; i < run.charges().size(); i++) {
+                    if (run.rolls().get(i).owner().equals(guest)) {
+                        bearers.add(run.charges().get(i).account());
+                    }
+                }
+            }
+        }
+        return bearers.isEmpty() ? Optional.empty() : Optional.of(bearers.get(bearers.size() - 1));
+    }
+
+    /** λ of a process; empty where nobody knows. */
+    @Transactional(readOnly = true)
+    public OptionalDouble demand(FilmProcess process) {
+        return Demand.perWeek(log.state(), process, clock.instant());
+    }
+
+    /** Every name that can have an account: members, and whoever had one before. */
+    @Transactional(readOnly = true)
+    public List<String> names() {
+        List<String> names =
+                new ArrayList<>(members.all().stream().map(SignedIn::name).toList());
+        accounts().balances().keySet().stream()
+                .filter(name -> !names.contains(name) && !name.equals(Roll.HOUSE))
+                .forEach(names::add);
+        names.sort(null);
+        return names;
+    }
+
+    /** The sum of money, in the currency of the house. */
+    Money sum(List<Money> some) {
+        return Money.total(currency(), some);
+    }
+}

@@ -1,0 +1,337 @@
+package mezcla.web.money;
+
+import java.time.Instant;
+import java.time.YearMonth;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import mezcla.batch.BatchState;
+import mezcla.leaflet.FilmProcess;
+import mezcla.log.LaboratoryPriced;
+import mezcla.log.Roll;
+import mezcla.money.AccountLine;
+import mezcla.money.Accounts;
+import mezcla.money.BatchCost;
+import mezcla.money.BatchSpending;
+import mezcla.money.BreakEven;
+import mezcla.money.ExpectedCost;
+import mezcla.money.HousePrices;
+import mezcla.planning.BatchSize;
+import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
+import mezcla.web.drawing.plot.CostCurveDrawing;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import mezcla.web.words.Figures;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Puts the page about money together. */
+@Service
+class MoneyPages {
+    private static final int CARDS = 3;
+
+    private final HouseAccounts accounts;
+    private final HouseService houses;
+    private final KitOffers offers;
+    private final LogClock clock;
+
+    MoneyPages(HouseAccounts accounts, HouseService houses, KitOffers offers, LogClock clock) {
+        this.accounts = accounts;
+        this.houses = houses;
+        this.offers = offers;
+        this.clock = clock;
+    }
+
+    /**
+     * The page.
+     *
+     * @param heading what it comes to
+     * @param houseName the house
+     * @param month this month, in words
+     * @param monthKey this month, as addresses name it
+     * @param curve the batch that is drawn; null where nobody knows what any cost
+     * @param batches the batches that can be drawn, the newest first
+     * @param rows whose accounts stand on it
+     * @param owing what they all owe, in words
+     * @param even how they are charged, in words
+     * @param covers whether prices cover what film cost, a sentence each
+     * @param which what the cards rest on
+     * @param cards the kits side by side
+     * @param paidOff when equipment has paid for itself; empty where nobody can say
+     * @param typed what was typed, for a payment that was refused
+     */
+    record Page(
+            String heading,
+            String houseName,
+            String month,
+            String monthKey,
+            @Nullable Curve curve,
+            List<Choice> batches,
+            List<Row> rows,
+            String owing,
+            String even,
+            List<String> covers,
+            String which,
+            List<Card> cards,
+            String paidOff,
+            Map<String, String> typed) {}
+
+    /** A batch as it is drawn. */
+    record Curve(long batch, String title, CostCurveDrawing drawing, String below) {}
+
+    /** A batch that can be drawn. */
+    record Choice(long id, String name, boolean chosen) {}
+
+    /** An account in this month, with what it comes to. */
+    record Row(String name, String film, String charged, String paid, String balance, String owes, boolean good) {}
+
+    /** A kit used in its best way. */
+    record Card(String name, String aRoll, String rolls, String lasts, boolean best) {}
+
+    @Transactional(readOnly = true)
+    Page page(SignedIn member, @Nullable Long batch, Map<String, String> typed) {
+        House house = houses.house();
+        Accounts all = accounts.accounts();
+        YearMonth month = YearMonth.from(clock.instant().atZone(house.timeZone()));
+        List<Row> rows = accounts.names().stream()
+                .filter(name -> member.isSteward() || name.equals(member.name()))
+                .map(name -> row(all, name, month, house.timeZone()))
+                .toList();
+        List<BatchSpending> spending = accounts.spending().stream()
+                .sorted(Comparator.comparing((BatchSpending each) -> each.endedAt() != null)
+                        .thenComparing(
+                                each -> -accounts.demand(each.batch().process()).orElse(0))
+                        .thenComparing(each -> -lastUse(each.batch()))
+                        .thenComparing(each -> -each.batch().id()))
+                .toList();
+        Optional<BatchSpending> drawn = spending.stream()
+                .filter(each -> batch == null || each.batch().id() == batch)
+                .findFirst();
+        HousePrices prices = accounts.prices();
+        FilmProcess process = drawn.map(each -> each.batch().process()).orElse(FilmProcess.COLOUR_NEGATIVE);
+        OptionalDouble demand = accounts.demand(process);
+        double perWeek = demand.orElse(1);
+        List<BatchSize> best = offers.best(process, perWeek);
+        return new Page(
+                heading(member, all, drawn.orElse(null)),
+                house.name(),
+                Figures.month(month),
+                month.toString(),
+                drawn.map(each -> curve(each, prices)).orElse(null),
+                spending.stream()
+                        .limit(30)
+                        .map(each -> new Choice(
+                                each.batch().id(),
+                                "Batch %d, %s"
+                                        .formatted(
+                                                each.batch().id(),
+                                                each.batch().mixed().name()),
+                                drawn.filter(chosen -> chosen.equals(each)).isPresent()))
+                        .toList(),
+                rows,
+                owing(all),
+                even(prices, process),
+                member.isSteward() ? covers(spending, prices) : List.of(),
+                "At %s a week of %s%s"
+                        .formatted(
+                                Figures.countOfRolls(rounded(perWeek)),
+                                Figures.within(process.name()),
+                                demand.isPresent() ? "" : ", as nobody has run any in the last eight weeks"),
+                best.stream()
+                        .limit(CARDS)
+                        .map(size -> card(size, size.equals(best.get(0))))
+                        .toList(),
+                paidOff(prices, process, drawn.orElse(null)),
+                typed);
+    }
+
+    private static double rounded(double rolls) {
+        return Math.round(rolls * 10) / 10.0;
+    }
+
+    private static long lastUse(BatchState batch) {
+        return batch.runs().stream()
+                .mapToLong(run -> run.stamp().happenedAt().getEpochSecond())
+                .max()
+                .orElse(0);
+    }
+
+    private static String heading(SignedIn member, Accounts all, @Nullable BatchSpending drawn) {
+        String cost = drawn == null
+                ? ""
+                : drawn.expected()
+                        .map(ExpectedCost::aRoll)
+                        .or(() -> drawn.cost().soFar())
+                        .map(money -> "A roll of %s costs about %s; "
+                                .formatted(
+                                        Figures.within(drawn.batch().process().name()), Figures.money(money)))
+                        .orElse("");
+        if (!member.isSteward()) {
+            Money own = all.balance(member.name());
+            return Figures.sentence(cost
+                    + (own.isNegative()
+                            ? "you owe " + Figures.money(own.abs())
+                            : own.isPositive()
+                                    ? "you have " + Figures.money(own) + " to your credit"
+                                    : "you owe nothing"));
+        }
+        long owing = owed(all).size();
+        return Figures.sentence(cost
+                + (owing == 0
+                        ? "nobody owes anything"
+                        : "%s %s %s"
+                                .formatted(
+                                        Figures.number(owing),
+                                        owing == 1 ? "member owes" : "members owe",
+                                        Figures.money(all.sumOf(owed(all)).abs()))));
+    }
+
+    private static List<Money> owed(Accounts all) {
+        return all.balances().entrySet().stream()
+                .filter(entry ->
+                        !entry.getKey().equals(Roll.HOUSE) && entry.getValue().isNegative())
+                .map(Map.Entry::getValue)
+                .toList();
+    }
+
+    private static String owing(Accounts all) {
+        List<Money> credit = all.balances().entrySet().stream()
+                .filter(entry ->
+                        !entry.getKey().equals(Roll.HOUSE) && entry.getValue().isPositive())
+                .map(Map.Entry::getValue)
+                .toList();
+        return "Owed to the house: %s. Owed by it: %s."
+                .formatted(Figures.money(all.sumOf(owed(all)).abs()), Figures.money(all.sumOf(credit)));
+    }
+
+    private String even(HousePrices prices, FilmProcess process) {
+        return prices.ofARoll(process.key(), clock.instant())
+                .map(price -> "%s is charged %s a roll.".formatted(process.name(), Figures.money(price)))
+                .orElse(
+                        "%s is charged what it is expected to cost; when a batch ends, what it really cost is made even."
+                                .formatted(process.name()));
+    }
+
+    private Curve curve(BatchSpending spending, HousePrices prices) {
+        BatchState batch = spending.batch();
+        Optional<Money> laboratory =
+                prices.laboratory(batch.process().key(), clock.instant()).map(LaboratoryPriced::price);
+        return new Curve(
+                batch.id(),
+                "Batch %d, %s, as it is used up"
+                        .formatted(batch.id(), batch.mixed().name()),
+                CostCurveDrawing.of(spending, BatchCost.printedCapacity(batch, houses.standIns()::over), laboratory),
+                "%s in all: chemistry with its delivery.%s"
+                        .formatted(
+                                Figures.money(spending.cost().total()),
+                                spending.cost()
+                                        .whenRestIsUnused()
+                                        .flatMap(BatchCost::soFar)
+                                        .map(money -> " With what the kit leaves over, %s so far."
+                                                .formatted(Figures.money(money)))
+                                        .orElse("")));
+    }
+
+    /** Whether prices cover what ended batches of their process cost. */
+    private List<String> covers(List<BatchSpending> spending, HousePrices prices) {
+        List<String> said = new ArrayList<>();
+        Instant now = clock.instant();
+        for (FilmProcess process : offers.processes()) {
+            Optional<Money> price = prices.ofARoll(process.key(), now);
+            Optional<BatchSpending.Sum> ended = BatchSpending.sum(spending.stream()
+                    .filter(each ->
+                            each.endedAt() != null && each.batch().process().equals(process))
+                    .filter(each -> each.batch().rolls() > 0)
+                    .toList());
+            if (price.isEmpty() || ended.isEmpty()) {
+                continue;
+            }
+            Money covering = ended.get().coveringPrice().orElseThrow();
+            boolean covers = !price.get().isLessThan(covering);
+            said.add("%s: %s a roll %s what the batches that ended cost; %s covers it."
+                    .formatted(
+                            process.name(),
+                            Figures.money(price.get()),
+                            covers ? "covers" : "does not cover",
+                            Figures.money(covering)));
+        }
+        return said;
+    }
+
+    private static Card card(BatchSize size, boolean best) {
+        return new Card(
+                size.batches() == 1
+                        ? size.offer().name()
+                        : "%s, in batches of %s".formatted(size.offer().name(), Figures.inAll(size.volumeMl())),
+                size.aRoll().getAmount().toPlainString(),
+                "%s of %s".formatted(Figures.plain(size.expectedRolls(), 1), Figures.countOfRolls(size.capacity())),
+                size.wasted() < 0.05
+                        ? "lasts %s each, hardly any is wasted".formatted(weeks(size.lastsWeeks()))
+                        : "lasts %s each, %s %% wasted by age"
+                                .formatted(weeks(size.lastsWeeks()), Figures.plain(size.wasted() * 100, 0)),
+                best);
+    }
+
+    /** Weeks in words. */
+    static String weeks(double weeks) {
+        return Figures.count((int) Math.max(1, Math.round(weeks)), "week");
+    }
+
+    private String paidOff(HousePrices prices, FilmProcess process, @Nullable BatchSpending drawn) {
+        Optional<Money> laboratory =
+                prices.laboratory(process.key(), clock.instant()).map(LaboratoryPriced::price);
+        Optional<Money> own =
+                drawn == null ? Optional.empty() : drawn.expected().map(ExpectedCost::aRoll);
+        if (laboratory.isEmpty() || own.isEmpty()) {
+            return "";
+        }
+        Money saved = laboratory.get().minus(own.get());
+        String against = saved.isPositive()
+                ? "A laboratory takes %s, %s more.".formatted(Figures.money(laboratory.get()), Figures.money(saved))
+                : "A laboratory takes %s, no more than it costs here.".formatted(Figures.money(laboratory.get()));
+        return prices.equipmentCost()
+                .map(equipment -> {
+                    var rolls = BreakEven.rolls(equipment, laboratory.get(), own.get());
+                    return against
+                            + (rolls.isPresent()
+                                    ? " Equipment of %s has paid for itself after %d rolls."
+                                            .formatted(Figures.money(equipment), rolls.getAsLong())
+                                    : " Equipment of %s never pays for itself so.".formatted(Figures.money(equipment)));
+                })
+                .orElse(against);
+    }
+
+    private static Row row(Accounts all, String name, YearMonth month, ZoneId zone) {
+        List<AccountLine> lines = all.of(name).stream()
+                .filter(line -> YearMonth.from(line.at().atZone(zone)).equals(month))
+                .toList();
+        int rolls = lines.stream()
+                .map(AccountLine::film)
+                .filter(Objects::nonNull)
+                .mapToInt(AccountLine.Film::rolls)
+                .sum();
+        Money charged = all.sum(lines.stream()
+                .filter(line -> line.kind() == AccountLine.Kind.CHARGE || line.kind() == AccountLine.Kind.MADE_EVEN)
+                .toList());
+        Money other = all.sum(lines.stream()
+                .filter(line -> line.kind() != AccountLine.Kind.CHARGE && line.kind() != AccountLine.Kind.MADE_EVEN)
+                .toList());
+        Money balance = all.balance(name);
+        return new Row(
+                name,
+                rolls == 0 ? "–" : Figures.count(rolls, "roll"),
+                charged.isZero() ? "–" : charged.negated().getAmount().toPlainString(),
+                other.isZero() ? "–" : other.getAmount().toPlainString(),
+                Figures.signed(balance),
+                balance.isNegative() ? balance.abs().getAmount().toPlainString() : "",
+                !balance.isNegative());
+    }
+}

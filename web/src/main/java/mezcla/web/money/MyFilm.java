@@ -1,0 +1,116 @@
+package mezcla.web.money;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import mezcla.batch.BatchState;
+import mezcla.batch.LogState;
+import mezcla.log.FilmInspected;
+import mezcla.log.Roll;
+import mezcla.log.RunLogged;
+import mezcla.web.access.SignedIn;
+import mezcla.web.house.HouseService;
+import mezcla.web.journal.EntryWords;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.words.Figures;
+import mezcla.web.words.Spreadsheet;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** A member's own film: what was run, when, through which batch, how it came out, what it was charged. */
+@Service
+class MyFilm {
+    private final DarkroomLog log;
+    private final HouseService houses;
+
+    MyFilm(DarkroomLog log, HouseService houses) {
+        this.log = log;
+        this.houses = houses;
+    }
+
+    /**
+     * A member's film.
+     *
+     * @param heading how much it is
+     * @param houseName the house
+     * @param rolls the rolls, the latest first
+     */
+    record Page(String heading, String houseName, List<Line> rolls) {}
+
+    /** A roll. */
+    record Line(String day, String format, String name, long batch, String process, String came, String charged) {}
+
+    @Transactional(readOnly = true)
+    Page page(SignedIn member) {
+        List<Line> lines = lines(member);
+        return new Page(
+                lines.isEmpty()
+                        ? "No film of yours was run yet"
+                        : "%s of yours %s run"
+                                .formatted(
+                                        Figures.sentence(Figures.count(lines.size(), "roll")),
+                                        lines.size() == 1 ? "was" : "were"),
+                houses.house().name(),
+                lines);
+    }
+
+    /** Film that is the member's own, or that they bear. */
+    private List<Line> lines(SignedIn member) {
+        LogState state = log.state();
+        record Run(BatchState batch, RunLogged run) {}
+        List<Line> lines = new ArrayList<>();
+        state.batches().values().stream()
+                .flatMap(batch -> batch.runs().stream().map(run -> new Run(batch, run)))
+                .sorted(Comparator.comparing((Run each) -> each.run().stamp().happenedAt())
+                        .reversed())
+                .forEach(each -> {
+                    for (int i = 0; i < each.run().rolls().size(); i++) {
+                        Roll roll = each.run().rolls().get(i);
+                        boolean bears = !each.run().charges().isEmpty()
+                                && each.run().charges().get(i).account().equals(member.name());
+                        if (roll.owner().equals(member.name()) || bears) {
+                            lines.add(line(each.batch(), each.run(), i, member));
+                        }
+                    }
+                });
+        return lines;
+    }
+
+    private Line line(BatchState batch, RunLogged run, int i, SignedIn member) {
+        Roll roll = run.rolls().get(i);
+        String name = roll.film() == null || roll.film().name() == null
+                ? (roll.owner().equals(member.name()) ? "" : "of " + roll.owner())
+                : roll.film().name();
+        return new Line(
+                Figures.dayAndYear(run.stamp().happenedAt(), houses.house().timeZone()),
+                roll.format().label(),
+                name,
+                batch.id(),
+                batch.process().name(),
+                batch.looks().stream()
+                        .filter(look -> look.run() == run.stamp().sequence() && look.roll() == i)
+                        .map(FilmInspected::result)
+                        .map(EntryWords::seen)
+                        .reduce((first, last) -> last)
+                        .orElse("not looked at yet"),
+                run.charges().isEmpty()
+                        ? ""
+                        : run.charges().get(i).amount().getAmount().toPlainString());
+    }
+
+    @Transactional(readOnly = true)
+    String csv(SignedIn member) {
+        return Spreadsheet.of(
+                List.of("date", "format", "name", "batch", "process", "came out", "charged"),
+                lines(member).stream()
+                        .map(line -> List.<Object>of(
+                                line.day(),
+                                line.format(),
+                                line.name(),
+                                line.batch(),
+                                line.process(),
+                                line.came(),
+                                line.charged()))
+                        .toList());
+    }
+}

@@ -1,0 +1,326 @@
+package mezcla.web.queue;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.OptionalLong;
+import mezcla.batch.BatchState;
+import mezcla.leaflet.FilmProcess;
+import mezcla.log.Roll;
+import mezcla.measure.Refusal;
+import mezcla.planning.QueuePlan;
+import mezcla.planning.QueuedFilm;
+import mezcla.planning.UndescribedTank;
+import mezcla.processing.RunSteps;
+import mezcla.processing.TankFit;
+import mezcla.verdict.Evening;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
+import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
+import mezcla.web.house.Tank;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.ribbon.usual.UsualWays;
+import mezcla.web.warm.WarmService;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Proposes runs for the film that waits. */
+@Service
+class Proposals {
+    /** How many loads an evening is proposed. */
+    static final int MOST_LOADS = 6;
+
+    private static final double NO_LIMIT = 999;
+    private static final long BY_AGE = 100_000;
+
+    private final DarkroomLog log;
+    private final Planning planning;
+    private final HouseService houses;
+    private final UsualWays usual;
+    private final WarmService warm;
+    private final LogClock clock;
+
+    Proposals(
+            DarkroomLog log,
+            Planning planning,
+            HouseService houses,
+            UsualWays usual,
+            WarmService warm,
+            LogClock clock) {
+        this.log = log;
+        this.planning = planning;
+        this.houses = houses;
+        this.usual = usual;
+        this.warm = warm;
+        this.clock = clock;
+    }
+
+    /**
+     * A load that is proposed.
+     *
+     * @param films the film
+     * @param batch the batch
+     * @param tank the tank
+     * @param choices how it is done
+     * @param load where it stands in the evening
+     */
+    record Proposed(List<QueuedFilm> films, BatchState batch, Tank tank, RunSteps.Choices choices, Evening.Load load) {}
+
+    /**
+     * What is proposed.
+     *
+     * @param loads the loads, in order
+     * @param waiting the films that go into none
+     * @param warming how long the bottles need first; null where they never get warm
+     */
+    record Proposal(List<Proposed> loads, List<QueuedFilm> waiting, @Nullable Duration warming) {}
+
+    /** Tries loads, and remembers what it found: names make no difference. */
+    private final class Tried implements QueuePlan.Together {
+        private final List<QueuedFilm> films;
+        private final List<BatchState> batches;
+        private final List<Tank> tanks;
+        private final Instant now;
+        private final Map<Load, Optional<Tank>> known = new HashMap<>();
+
+        /** A load as far as it makes a difference. */
+        private record Load(int batch, List<Roll> rolls) {}
+
+        Tried(List<QueuedFilm> films, List<BatchState> batches, Instant now) {
+            this.films = films;
+            this.batches = batches;
+            this.now = now;
+            this.tanks = houses.tanks().stream()
+                    .sorted(Comparator.comparingDouble(Tank::volumeMl))
+                    .toList();
+        }
+
+        @Override
+        public OptionalLong cost(int batch, List<Integer> places) {
+            Optional<Tank> tank = tank(batch, places);
+            if (tank.isEmpty()) {
+                return OptionalLong.empty();
+            }
+            boolean careful =
+                    places.stream().anyMatch(place -> films.get(place).roll().irreplaceable());
+            long age = careful ? batches.size() - 1L - batch : batch;
+            return OptionalLong.of(age * BY_AGE + Math.round(tank.get().volumeMl()));
+        }
+
+        Optional<Tank> tank(int batch, List<Integer> places) {
+            List<Roll> rolls =
+                    places.stream().map(place -> plain(films.get(place).roll())).toList();
+            Roll first = rolls.get(0);
+            boolean alike = rolls.stream().allMatch(roll -> goTogether(first, roll));
+            return alike
+                    ? known.computeIfAbsent(
+                            new Load(
+                                    batch,
+                                    rolls.stream()
+                                            .sorted(Comparator.comparing(Roll::format)
+                                                    .thenComparing(Roll::irreplaceable)
+                                                    .thenComparing(Roll::equivalents))
+                                            .toList()),
+                            this::smallest)
+                    : Optional.empty();
+        }
+
+        private Optional<Tank> smallest(Load load) {
+            return tanks.stream()
+                    .filter(tank -> TankFit.of(
+                                    tank.holds().isEmpty() ? UndescribedTank.holds(tank.volumeMl()) : tank.holds(),
+                                    load.rolls().stream().map(Roll::format).toList())
+                            .objection()
+                            .isEmpty())
+                    .filter(tank -> plan(batches.get(load.batch()), load.rolls(), tank, now)
+                            .fits())
+                    .findFirst();
+        }
+    }
+
+    private static Roll plain(Roll roll) {
+        Roll.Film film = roll.film();
+        return new Roll(
+                "",
+                roll.format(),
+                roll.equivalents(),
+                roll.stops(),
+                roll.irreplaceable(),
+                film == null
+                        ? null
+                        : new Roll.Film(null, null, film.correctionSeconds(), film.madeFor(), film.carbonBacking()));
+    }
+
+    /** The same push, the same correction, made for the same process, with or without carbon (rules, section 10). */
+    private static boolean goTogether(Roll one, Roll other) {
+        Roll.Film of = one.film() == null ? Roll.Film.PLAIN : one.film();
+        Roll.Film with = other.film() == null ? Roll.Film.PLAIN : other.film();
+        return one.stops() == other.stops()
+                && of.correctionSeconds() == with.correctionSeconds()
+                && Objects.equals(of.madeFor(), with.madeFor())
+                && of.carbonBacking() == with.carbonBacking();
+    }
+
+    private RunPlan plan(BatchState batch, List<Roll> rolls, Tank tank, Instant at) {
+        return RunPlan.of(batch, planning.question(rolls, tank, at));
+    }
+
+    /** Why a film goes through none of the batches of its process as the next run: the plan that is nearest to going. */
+    @Transactional(readOnly = true)
+    public Optional<RunPlan> nearest(QueuedFilm film) {
+        List<Tank> tanks = houses.tanks();
+        return log.state().standing().stream()
+                .filter(batch -> batch.process().equals(film.process()))
+                .flatMap(batch -> tanks.stream().map(tank -> plan(batch, List.of(film.roll()), tank, clock.instant())))
+                .min(Comparator.comparing((RunPlan plan) -> !plan.fits())
+                        .thenComparing(plan -> plan.objections().size()));
+    }
+
+    /**
+     * Proposes runs.
+     *
+     * @param who whose ways of running film are followed
+     * @param films the film that can be run, the most urgent first
+     */
+    @Transactional(readOnly = true)
+    public Proposal of(SignedIn who, List<QueuedFilm> films) {
+        Instant now = clock.instant();
+        List<BatchState> batches = log.state().standing().stream()
+                .filter(batch -> batch.inUse().isEmpty())
+                .sorted(Comparator.comparing(batch -> batch.mixed().foldedAt()))
+                .toList();
+        Tried tried = new Tried(films, batches, now);
+        QueuePlan plan = QueuePlan.of(
+                films.stream()
+                        .map(film -> new QueuePlan.Candidate(
+                                film.process().key(),
+                                film.roll().equivalents(),
+                                film.roll().irreplaceable()))
+                        .toList(),
+                batches.stream().map(batch -> through(batch, now)).toList(),
+                tried);
+        List<QueuedFilm> waiting =
+                new ArrayList<>(plan.waiting().stream().map(films::get).toList());
+        List<QueuePlan.Load> loads = new ArrayList<>(plan.loads());
+        while (loads.size() > MOST_LOADS) {
+            loads.remove(loads.size() - 1).films().forEach(place -> waiting.add(films.get(place)));
+        }
+        while (!loads.isEmpty()) {
+            Evening evening = evening(who, loads, films, batches, tried, now);
+            int refused = firstRefused(evening);
+            if (refused < 0) {
+                waiting.sort(QueuedFilm.MOST_URGENT_FIRST);
+                return proposal(who, evening, loads, films, batches, tried, waiting);
+            }
+            loads.remove(refused).films().forEach(place -> waiting.add(films.get(place)));
+        }
+        waiting.sort(QueuedFilm.MOST_URGENT_FIRST);
+        return new Proposal(List.of(), waiting, Duration.ZERO);
+    }
+
+    private static int firstRefused(Evening evening) {
+        for (int i = 0; i < evening.loads().size(); i++) {
+            if (!evening.loads().get(i).plan().fits()) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private QueuePlan.Through through(BatchState batch, Instant now) {
+        RunQuestion next = planning.nextRoll();
+        Roll careful = new Roll("", RunQuestion.oneRoll().format(), 1, 0, true);
+        RunPlan usually = RunPlan.of(batch, next);
+        RunPlan carefully = RunPlan.of(
+                batch,
+                new RunQuestion(
+                        List.of(careful), next.tank(), next.smallestMl(), next.judging(), now, next.zone(), null));
+        return new QueuePlan.Through(batch.process().key(), left(usually), left(carefully));
+    }
+
+    private static double left(RunPlan plan) {
+        Double left = plan.verdict().rollsLeft();
+        return left == null ? NO_LIMIT : Math.max(0, left);
+    }
+
+    private Evening evening(
+            SignedIn who,
+            List<QueuePlan.Load> loads,
+            List<QueuedFilm> films,
+            List<BatchState> batches,
+            Tried tried,
+            Instant now) {
+        List<Evening.Wanted> wanted = loads.stream()
+                .map(load -> new Evening.Wanted(
+                        batches.get(load.batch()).id(),
+                        planning.question(rolls(load, films), tank(load, tried), now),
+                        choices(who, batches.get(load.batch()).process())))
+                .toList();
+        Duration warming = warming(batches.get(loads.get(0).batch()), now);
+        return Evening.of(
+                log.book(),
+                wanted,
+                now.plus(warming == null ? Duration.ZERO : warming),
+                warming == null ? Duration.ZERO : warming,
+                Evening.BETWEEN);
+    }
+
+    private @Nullable Duration warming(BatchState batch, Instant now) {
+        return Evening.isStillWarm(batch, now)
+                ? Duration.ZERO
+                : warm.warming(batch.id()).orElse(null);
+    }
+
+    private static List<Roll> rolls(QueuePlan.Load load, List<QueuedFilm> films) {
+        return load.films().stream().map(place -> films.get(place).roll()).toList();
+    }
+
+    private static Tank tank(QueuePlan.Load load, Tried tried) {
+        return tried.tank(load.batch(), load.films()).orElseThrow();
+    }
+
+    private RunSteps.Choices choices(SignedIn who, FilmProcess process) {
+        return usual.of(who, process).choices();
+    }
+
+    private Proposal proposal(
+            SignedIn who,
+            Evening evening,
+            List<QueuePlan.Load> loads,
+            List<QueuedFilm> films,
+            List<BatchState> batches,
+            Tried tried,
+            List<QueuedFilm> waiting) {
+        List<Proposed> proposed = new ArrayList<>();
+        for (int i = 0; i < loads.size(); i++) {
+            QueuePlan.Load load = loads.get(i);
+            BatchState batch = batches.get(load.batch());
+            proposed.add(new Proposed(
+                    load.films().stream().map(films::get).toList(),
+                    batch,
+                    tank(load, tried),
+                    choices(who, batch.process()),
+                    evening.loads().get(i)));
+        }
+        return new Proposal(proposed, waiting, warming(batches.get(loads.get(0).batch()), clock.instant()));
+    }
+
+    /** Refuses what is not proposed any more, because something was logged or taken since. */
+    static Proposed taken(Proposal proposal, String films) {
+        return proposal.loads().stream()
+                .filter(load -> QueuePages.key(load).equals(films))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(new FormObjection.ProposalGone()));
+    }
+}

@@ -1,0 +1,435 @@
+package mezcla.web.queue;
+
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import mezcla.batch.KitState;
+import mezcla.leaflet.FilmProcess;
+import mezcla.log.FilmStage;
+import mezcla.log.Roll;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Slack;
+import mezcla.planning.QueuedFilm;
+import mezcla.planning.WorthMixing;
+import mezcla.verdict.RunPlan;
+import mezcla.web.access.SignedIn;
+import mezcla.web.clock.LogClock;
+import mezcla.web.drawing.QrDrawing;
+import mezcla.web.house.House;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
+import mezcla.web.money.KitOffers;
+import mezcla.web.run.evening.EveningService;
+import mezcla.web.words.Figures;
+import mezcla.web.words.ObjectionWords;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Puts the queue together: what waits, what is proposed, why something waits, and what hangs. */
+@Service
+class QueuePages {
+    private static final double STEP_ML = 50;
+    private static final int SHOWN_COLLECTED = 8;
+
+    private final DarkroomLog log;
+    private final Proposals proposals;
+    private final EveningService evenings;
+    private final HouseService houses;
+    private final HouseAccounts accounts;
+    private final KitOffers offers;
+    private final LogClock clock;
+
+    QueuePages(
+            DarkroomLog log,
+            Proposals proposals,
+            EveningService evenings,
+            HouseService houses,
+            HouseAccounts accounts,
+            KitOffers offers,
+            LogClock clock) {
+        this.log = log;
+        this.proposals = proposals;
+        this.evenings = evenings;
+        this.houses = houses;
+        this.accounts = accounts;
+        this.offers = offers;
+        this.clock = clock;
+    }
+
+    /**
+     * The queue.
+     *
+     * @param heading what can go in
+     * @param howMany how many wait, in words
+     * @param houseName the house
+     * @param waiting the film that waits, the most urgent first
+     * @param loads what is proposed
+     * @param why why the rest waits, and what mixing for it would cost
+     * @param after the film that was run and is not collected, by owner
+     * @param planned how many loads the evening has already
+     */
+    record Page(
+            String heading,
+            String howMany,
+            String houseName,
+            List<Waiting> waiting,
+            List<LoadView> loads,
+            List<Why> why,
+            List<After> after,
+            int planned) {}
+
+    /** Film that waits. */
+    record Waiting(
+            long id, String code, String who, String what, String facts, String shape, String stage, boolean mine) {}
+
+    /** A load that is proposed: its reels, what it goes through, when. */
+    record LoadView(
+            String title,
+            String developer,
+            String developerName,
+            List<Reel> reels,
+            String tank,
+            String batch,
+            long batchId,
+            String hangs,
+            String said,
+            String key) {}
+
+    /** A reel in the tank. */
+    record Reel(String code, String format, String hatch) {}
+
+    /** Why some film waits. */
+    record Why(String title, String said, String page, String act) {}
+
+    /** Film that was run. */
+    record After(long id, String code, String who, String what, String where, List<StageChoice> next) {}
+
+    /** What can be said of film next. */
+    record StageChoice(String name, String words) {}
+
+    /** What the form of a load names it by: its batch and its films. */
+    static String key(Proposals.Proposed load) {
+        return load.batch().id() + ":"
+                + load.films().stream().map(film -> Long.toString(film.id())).collect(Collectors.joining(","));
+    }
+
+    /** The film that is neither run nor taken back, nor planned for this evening, the most urgent first. */
+    @Transactional(readOnly = true)
+    public List<QueuedFilm> ready() {
+        Set<Long> planned = evenings.queued();
+        return QueuedFilm.of(log.book().entries()).stream()
+                .filter(film -> film.where() == QueuedFilm.Where.WAITS && !planned.contains(film.id()))
+                .sorted(QueuedFilm.MOST_URGENT_FIRST)
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    Page page(SignedIn member) {
+        House house = houses.house();
+        List<QueuedFilm> all = QueuedFilm.of(log.book().entries());
+        Set<Long> planned = evenings.queued();
+        List<QueuedFilm> toCome = all.stream()
+                .filter(film -> film.where().isToCome())
+                .sorted(QueuedFilm.MOST_URGENT_FIRST)
+                .toList();
+        List<QueuedFilm> ready = ready();
+        Proposals.Proposal proposal = proposals.of(member, ready);
+        List<LoadView> loads = new ArrayList<>();
+        for (Proposals.Proposed load : proposal.loads()) {
+            loads.add(view(load, loads.size() + 1, house.timeZone()));
+        }
+        List<Why> why = why(proposal.waiting());
+        return new Page(
+                heading(toCome, proposal, planned.size(), house.timeZone()),
+                toCome.isEmpty()
+                        ? "nothing waits"
+                        : Figures.count(toCome.size(), "film") + (toCome.size() == 1 ? " waits" : " wait"),
+                house.name(),
+                toCome.stream()
+                        .map(film -> waiting(film, member, planned, house.timeZone()))
+                        .toList(),
+                loads,
+                why,
+                after(all, house.timeZone()),
+                evenings.planned());
+    }
+
+    private static String heading(List<QueuedFilm> toCome, Proposals.Proposal proposal, int planned, ZoneId zone) {
+        if (toCome.isEmpty()) {
+            return "Nobody’s film waits";
+        }
+        int taken =
+                proposal.loads().stream().mapToInt(load -> load.films().size()).sum();
+        if (taken == 0) {
+            return planned > 0
+                    ? "What can go in is planned for this evening"
+                    : "%s, and none can go in yet"
+                            .formatted(Figures.sentence(Figures.count(toCome.size(), "film"))
+                                    + (toCome.size() == 1 ? " waits" : " wait"));
+        }
+        int loads = proposal.loads().size();
+        return "%s %s %s; %s"
+                .formatted(
+                        Figures.sentence(Figures.count(loads, "load")),
+                        loads == 1 ? "takes" : "take",
+                        taken == toCome.size()
+                                ? (taken == 1 ? "the film that waits" : "all " + Figures.number(taken))
+                                : "%s of %s".formatted(Figures.number(taken), Figures.number(toCome.size())),
+                        "the last can hang at "
+                                + Figures.hour(
+                                        proposal.loads().get(loads - 1).load().hangAt(), zone));
+    }
+
+    private Waiting waiting(QueuedFilm film, SignedIn member, Set<Long> planned, ZoneId zone) {
+        Roll roll = film.roll();
+        String name = roll.film() == null || roll.film().name() == null
+                ? ""
+                : " · " + roll.film().name();
+        List<String> facts = new ArrayList<>(List.of(roll.format().label()));
+        if (roll.stops() != 0) {
+            facts.add(Figures.stops(roll.stops()));
+        }
+        if (!film.process().equals(FilmProcess.COLOUR_NEGATIVE)) {
+            facts.add(Figures.within(film.process().name()));
+        }
+        if (roll.irreplaceable()) {
+            facts.add("cannot be made again");
+        }
+        LocalDate by = film.dropped().by();
+        if (by != null) {
+            facts.add("by " + Figures.day(by));
+        }
+        if (planned.contains(film.id())) {
+            facts.add("planned for this evening");
+        }
+        boolean guest = !film.dropped().broughtBy().equals(roll.owner())
+                && !roll.owner().equals(Roll.HOUSE);
+        return new Waiting(
+                film.id(),
+                film.code(),
+                (guest ? "%s, for %s".formatted(film.dropped().broughtBy(), roll.owner()) : roll.owner()) + name,
+                "Left %s".formatted(Figures.day(film.dropped().stamp().happenedAt(), zone)),
+                String.join(" · ", facts),
+                roll.format().reel() == FilmFormat.Reel.R135 ? "can" : "spool",
+                film.where() == QueuedFilm.Where.ANNOUNCED ? FilmStage.HERE.name() : "",
+                member.isSteward()
+                        || film.dropped().broughtBy().equals(member.name())
+                        || roll.owner().equals(member.name()));
+    }
+
+    private LoadView view(Proposals.Proposed load, int number, ZoneId zone) {
+        RunPlan plan = load.load().plan();
+        Optional<RunPlan.PlannedBath> developer = plan.imageDeveloper();
+        boolean careful = load.films().stream().anyMatch(film -> film.roll().irreplaceable());
+        List<String> said = new ArrayList<>();
+        said.add(
+                load.films().size() == 1
+                        ? "One film"
+                        : Figures.sentence(Figures.number(load.films().size())) + " films");
+        double stops = load.films().get(0).roll().stops();
+        said.add(stops == 0 ? "none pushed" : "all pushed " + Figures.stops(stops));
+        if (careful) {
+            said.add("among them one that cannot be made again, so through the freshest batch that is sure");
+        }
+        return new LoadView(
+                "Load %d, pour at %s".formatted(number, Figures.hour(load.load().pourAt(), zone)),
+                developer
+                        .flatMap(RunPlan.PlannedBath::shown)
+                        .map(Object::toString)
+                        .orElse("–"),
+                developer.map(bath -> bath.fill().bath().role().name()).orElse("Developer"),
+                load.films().stream()
+                        .map(film -> new Reel(
+                                film.code(),
+                                film.roll().format().label(),
+                                film.roll().irreplaceable() ? "careful" : ""))
+                        .toList(),
+                load.tank().name(),
+                "batch %d, %s".formatted(load.batch().id(), load.batch().mixed().name()),
+                load.batch().id(),
+                "hangs at %s%s".formatted(Figures.hour(load.load().hangAt(), zone), leaves(load)),
+                String.join(", ", said) + ".",
+                key(load));
+    }
+
+    private static String leaves(Proposals.Proposed load) {
+        Double left = load.load().plan().verdict().rollsLeft();
+        if (left == null) {
+            return "";
+        }
+        double after = Slack.floor(left - load.load().plan().question().equivalents());
+        return after <= 0 ? "; uses the batch up" : "; leaves " + Figures.countOfRolls(after);
+    }
+
+    /** Why film waits, by process; for each whether mixing for it is worth it. */
+    private List<Why> why(List<QueuedFilm> waiting) {
+        Map<FilmProcess, List<QueuedFilm>> byProcess = waiting.stream()
+                .collect(Collectors.groupingBy(QueuedFilm::process, LinkedHashMap::new, Collectors.toList()));
+        List<Why> all = new ArrayList<>();
+        byProcess.forEach((process, films) -> {
+            String reason = proposals
+                    .nearest(films.get(0))
+                    .map(plan -> plan.fits()
+                            ? "The loads before it take what the batches have left tonight."
+                            : ObjectionWords.of(plan.objections().get(0)))
+                    .orElse("No batch of it stands on the shelf.");
+            Optional<KitState> kit = kit(process, films);
+            all.add(new Why(
+                    "%s: %s %s."
+                            .formatted(
+                                    process.name(), Figures.number(films.size()), films.size() == 1 ? "waits" : "wait"),
+                    reason
+                            + kit.flatMap(each -> worth(each, process, films))
+                                    .map(words -> " " + words)
+                                    .orElse(" No kit in the cupboard could be mixed for it."),
+                    kit.map(each -> "/kits/" + each.id() + "/mix").orElse("/money/kits?process=" + process.key()),
+                    kit.isPresent()
+                            ? "Mix from " + kit.get().arrival().leaflet().name()
+                            : "Which kit to buy"));
+        });
+        return all;
+    }
+
+    private Optional<KitState> kit(FilmProcess process, List<QueuedFilm> films) {
+        return KitState.toOffer(log.state().kits().values(), process, tankMl(films), clock.instant());
+    }
+
+    /** The smallest tank that takes one of them. */
+    private double tankMl(List<QueuedFilm> films) {
+        FilmFormat.Reel reel = films.get(0).roll().format().reel();
+        return houses.tanks().stream()
+                .filter(tank -> tank.holds().isEmpty() || tank.holds().containsKey(reel))
+                .mapToDouble(Tank::volumeMl)
+                .min()
+                .orElse(offers.smallestMl());
+    }
+
+    private Optional<String> worth(KitState kit, FilmProcess process, List<QueuedFilm> films) {
+        double equivalents =
+                films.stream().mapToDouble(film -> film.roll().equivalents()).sum();
+        return offers.offerOf(kit).map(offer -> {
+            double needed = Math.max(tankMl(films), equivalents / offer.rollsPerMl());
+            double volume = Math.min(offer.makesMl(), Math.ceil(needed / STEP_ML) * STEP_ML);
+            WorthMixing worth = WorthMixing.of(offer, volume, equivalents, accounts.demand(process));
+            String more = worth.expected()
+                    .map(cost ->
+                            " Used for what comes as well, a roll will cost about %s.".formatted(Figures.money(cost)))
+                    .orElse("");
+            String next = worth.daysUntilOneMore().isPresent()
+                    ? " At the rate of the last weeks one more comes in about %s."
+                            .formatted(Figures.count(
+                                    (int) Math.max(
+                                            1,
+                                            Math.round(worth.daysUntilOneMore().getAsDouble())),
+                                    "day"))
+                    : "";
+            return "Mixing %s for %s alone makes %s a roll; with one more it is %s.%s%s"
+                    .formatted(
+                            Figures.inAll(volume),
+                            films.size() == 1 ? "it" : "them",
+                            Figures.money(worth.now()),
+                            worth.withOneMore().getAmount().toPlainString(),
+                            more,
+                            next);
+        });
+    }
+
+    private List<After> after(List<QueuedFilm> all, ZoneId zone) {
+        return all.stream()
+                .filter(film -> film.where().isToCollect() || film.where() == QueuedFilm.Where.IN_THE_TANK)
+                .sorted(Comparator.comparing(QueuedFilm::since).reversed())
+                .map(film -> new After(
+                        film.id(),
+                        film.code(),
+                        film.roll().owner(),
+                        film.roll().film() == null || film.roll().film().name() == null
+                                ? film.roll().format().label()
+                                : film.roll().film().name(),
+                        where(film, zone),
+                        next(film)))
+                .limit(SHOWN_COLLECTED * 3L)
+                .toList();
+    }
+
+    private static String where(QueuedFilm film, ZoneId zone) {
+        String since = Figures.dayAndHour(film.since(), zone);
+        return switch (film.where()) {
+            case IN_THE_TANK -> "In the tank since " + since;
+            case HANGS ->
+                film.hangs() == null ? "Hangs since " + since : "Hangs: %s, since %s".formatted(film.hangs(), since);
+            case DRIED -> "Dry and taken down, " + since;
+            default -> "Cut and sleeved, " + since;
+        };
+    }
+
+    private static List<StageChoice> next(QueuedFilm film) {
+        List<StageChoice> next = new ArrayList<>();
+        if (film.mayBecome(FilmStage.DRIED)) {
+            next.add(new StageChoice(FilmStage.DRIED.name(), "Dry"));
+        } else if (film.mayBecome(FilmStage.SLEEVED)) {
+            next.add(new StageChoice(FilmStage.SLEEVED.name(), "Sleeved"));
+        }
+        if (film.mayBecome(FilmStage.COLLECTED)) {
+            next.add(new StageChoice(FilmStage.COLLECTED.name(), "Collected"));
+        }
+        return next;
+    }
+
+    /**
+     * Labels for cans.
+     *
+     * @param houseName the house
+     * @param labels the labels
+     */
+    record Labels(String houseName, List<CanLabel> labels) {}
+
+    /** The label of a can. */
+    record CanLabel(String code, String owner, String what, String push, String by, QrDrawing qr) {}
+
+    /**
+     * The labels of film.
+     *
+     * @param ids which; empty for all that waits
+     * @param address where links lead when the house has not said
+     */
+    @Transactional(readOnly = true)
+    Labels labels(List<Long> ids, String address) {
+        House house = houses.house();
+        String home = house.address() == null ? address : house.address();
+        return new Labels(
+                house.name(),
+                QueuedFilm.of(log.book().entries()).stream()
+                        .filter(film -> ids.isEmpty() ? film.where().isToCome() : ids.contains(film.id()))
+                        .map(film -> label(film, home))
+                        .toList());
+    }
+
+    private static CanLabel label(QueuedFilm film, String home) {
+        Roll roll = film.roll();
+        @Nullable LocalDate by = film.dropped().by();
+        return new CanLabel(
+                film.code(),
+                roll.owner(),
+                "%s, %s%s"
+                        .formatted(
+                                roll.format().label(),
+                                Figures.within(film.process().name()),
+                                roll.film() == null || roll.film().name() == null
+                                        ? ""
+                                        : ", " + roll.film().name()),
+                (roll.stops() == 0 ? "" : "pushed " + Figures.stops(roll.stops()))
+                        + (roll.irreplaceable() ? (roll.stops() == 0 ? "" : ", ") + "cannot be made again" : ""),
+                by == null ? "" : "by " + Figures.day(by),
+                QrDrawing.of(home.replaceAll("/+$", "") + "/queue?film=" + film.id()));
+    }
+}

@@ -1,0 +1,107 @@
+package mezcla.web.queue;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.leaflet.FilmProcess;
+import mezcla.log.FilmDropped;
+import mezcla.log.FilmHandled;
+import mezcla.log.FilmStage;
+import mezcla.log.Roll;
+import mezcla.measure.Refusal;
+import mezcla.planning.QueuedFilm;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.run.evening.EveningService;
+import mezcla.web.run.plan.RunForm;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is done with film that waits. */
+@Service
+class QueueService {
+    private final DarkroomLog log;
+    private final QueuePages pages;
+    private final Proposals proposals;
+    private final EveningService evenings;
+    private final Members members;
+
+    QueueService(DarkroomLog log, QueuePages pages, Proposals proposals, EveningService evenings, Members members) {
+        this.log = log;
+        this.pages = pages;
+        this.proposals = proposals;
+        this.evenings = evenings;
+        this.members = members;
+    }
+
+    /**
+     * Leaves film in the queue, or announces it.
+     *
+     * @param here whether it is in the darkroom already
+     * @return the numbers on its cans
+     */
+    @Transactional
+    public List<Long> leave(SignedIn who, List<Roll> rolls, FilmProcess process, @Nullable LocalDate by, boolean here) {
+        List<Long> numbers = new ArrayList<>();
+        for (Roll roll : rolls) {
+            boolean member = members.all().stream().anyMatch(each -> each.name().equals(roll.owner()));
+            long number = log.newFilm();
+            log.add(
+                    who,
+                    stamp -> new FilmDropped(
+                            stamp,
+                            number,
+                            roll.queuedAs(null),
+                            process.key(),
+                            member ? roll.owner() : who.name(),
+                            by,
+                            here));
+            numbers.add(number);
+        }
+        return numbers;
+    }
+
+    /**
+     * Says that film came further, or was taken back.
+     *
+     * @throws Refusal {@code unknown-film}, or {@code film-not-so-far} where that makes no sense of it any more
+     */
+    @Transactional
+    public void handle(SignedIn who, long id, FilmStage stage) {
+        QueuedFilm film = QueuedFilm.of(log.book().entries()).stream()
+                .filter(each -> each.id() == id)
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownFilm()));
+        if (!film.mayBecome(stage)) {
+            throw Refusal.of(
+                    new FormObjection.FilmNotSoFar(film.code(), film.where().words()));
+        }
+        log.add(who, stamp -> new FilmHandled(stamp, List.of(id), stage));
+    }
+
+    /**
+     * Takes proposed loads into the evening.
+     *
+     * @param keys the loads, as they were shown; all that are proposed for none
+     * @throws Refusal {@code proposal-gone} when something was logged or taken since, or what an evening refuses
+     */
+    @Transactional
+    public void take(SignedIn who, List<String> keys) {
+        Proposals.Proposal proposal = proposals.of(who, pages.ready());
+        if (keys.isEmpty()) {
+            throw Refusal.of(new FormObjection.ProposalGone());
+        }
+        for (String key : keys) {
+            Proposals.Proposed load = Proposals.taken(proposal, key);
+            RunForm form = new RunForm();
+            List<Roll> rolls = load.films().stream().map(QueuedFilm::roll).toList();
+            form.beginWith(rolls);
+            form.setTank(Long.toString(load.tank().id()));
+            form.choose(load.choices());
+            evenings.add(who, load.batch().id(), rolls, load.tank(), form);
+        }
+    }
+}
