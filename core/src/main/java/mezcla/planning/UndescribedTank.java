@@ -13,7 +13,7 @@ public final class UndescribedTank {
     private UndescribedTank() {}
 
     /**
-     * One reel of 135 for each 250 ml, one of 120 for each 500 ml, one at least, and nothing else; <em>house</em>. A run can
+     * One reel of 135 for each 250 ml, but one at least, one of 120 for each 500 ml, and nothing else; <em>house</em>. A run can
      * still be planned with more, for whoever knows the tank; only proposals of the queue are this careful.
      *
      * @param volumeMl what it takes of each bath, in ml
@@ -21,7 +21,7 @@ public final class UndescribedTank {
     public static Map<Reel, Integer> holds(double volumeMl) {
         Map<Reel, Integer> holds = new EnumMap<>(Reel.class);
         holds.put(Reel.R135, Math.max(1, (int) Slack.floor(volumeMl / REEL_135_ML)));
-        holds.put(Reel.R120, Math.max(1, (int) Slack.floor(volumeMl / REEL_120_ML)));
+        holds.put(Reel.R120, (int) Slack.floor(volumeMl / REEL_120_ML));
         return holds;
     }
 }

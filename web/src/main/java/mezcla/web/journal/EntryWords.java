@@ -315,11 +315,12 @@ public final class EntryWords implements EntryVisitor<String> {
 
     @Override
     public String accountCorrected(AccountCorrected corrected) {
-        return "%s of %s: %s. %s"
+        return "%s %s: %s%s, %s"
                 .formatted(
-                        corrected.writtenOff() ? "Written off" : "Account",
                         corrected.account(),
-                        (corrected.amount().isNegative() ? "" : "+") + Figures.money(corrected.amount()),
+                        corrected.writtenOff() ? "is let off" : "is put right",
+                        corrected.amount().isNegative() ? "−" : "+",
+                        Figures.money(corrected.amount().abs()),
                         corrected.reason());
     }
 

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -100,7 +101,9 @@ class AccountPages {
         LogBook book = log.book();
         List<Line> lines = new ArrayList<>();
         Money sum = Money.zero(all.currency());
-        for (AccountLine line : all.of(name)) {
+        for (AccountLine line : all.of(name).stream()
+                .sorted(Comparator.comparing(AccountLine::at))
+                .toList()) {
             sum = sum.plus(line.amount());
             lines.add(new Line(
                     Figures.dayAndYear(line.at(), zone),
@@ -155,7 +158,7 @@ class AccountPages {
         return switch (line.kind()) {
             case CHARGE, MADE_EVEN -> "/batches/" + line.batch();
             case KIT -> "/kits/" + line.kit();
-            case PAYMENT, CORRECTION, WRITTEN_OFF -> "/journal/entries/" + line.of();
+            case PAYMENT, CORRECTION, WRITTEN_OFF -> line.takesBack() ? "" : "/journal/" + line.of() + "/void";
         };
     }
 }

@@ -142,7 +142,7 @@ class BuyPages {
         OptionalDouble known = accounts.demand(asked.process());
         List<BatchSize> sizes = offers.sizes(asked.process(), asked.perWeek(), asked.saved());
         Optional<BatchSize> best = sizes.stream().findFirst();
-        String perWeek = Figures.plain(asked.perWeek(), 2);
+        String perWeek = Figures.plain(asked.perWeek(), 1);
         String demand = typed.getOrDefault("demand", "");
         return new Page(
                 best.map(size -> heading(size, asked)).orElse("No kit with a known price yet"),
@@ -173,7 +173,7 @@ class BuyPages {
     private static String heading(BatchSize size, Asked asked) {
         return "At %s a week, %s costs %s a roll"
                 .formatted(
-                        Figures.countOfRolls(Math.round(asked.perWeek() * 100) / 100.0),
+                        Figures.countOfRolls(Math.round(asked.perWeek() * 10) / 10.0),
                         size.batches() == 1
                                 ? "%s mixed whole".formatted(size.offer().name())
                                 : "%s in batches of %s".formatted(size.offer().name(), Figures.inAll(size.volumeMl())),

@@ -322,7 +322,7 @@ class MoneyPages {
                 .filter(line -> line.kind() == AccountLine.Kind.CHARGE || line.kind() == AccountLine.Kind.MADE_EVEN)
                 .toList());
         Money other = all.sum(lines.stream()
-                .filter(line -> line.kind() != AccountLine.Kind.CHARGE && line.kind() != AccountLine.Kind.MADE_EVEN)
+                .filter(line -> line.kind() == AccountLine.Kind.PAYMENT || line.kind() == AccountLine.Kind.KIT)
                 .toList());
         Money balance = all.balance(name);
         return new Row(

@@ -16,6 +16,12 @@ public class QueueForm extends FilmForm {
     private String by = "";
     private String here = "yes";
 
+    /** What film is called matters in a queue. */
+    @Override
+    public boolean isMore() {
+        return true;
+    }
+
     /** The process that it is to go through. */
     FilmProcess readProcess(List<FilmProcess> known) {
         return known.stream()

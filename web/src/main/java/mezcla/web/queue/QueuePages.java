@@ -237,9 +237,15 @@ class QueuePages {
                         ? "One film"
                         : Figures.sentence(Figures.number(load.films().size())) + " films");
         double stops = load.films().get(0).roll().stops();
-        said.add(stops == 0 ? "none pushed" : "all pushed " + Figures.stops(stops));
+        said.add(
+                stops == 0
+                        ? (load.films().size() == 1 ? "not pushed" : "none pushed")
+                        : "pushed " + Figures.stops(stops));
         if (careful) {
-            said.add("among them one that cannot be made again, so through the freshest batch that is sure");
+            said.add(
+                    load.films().size() == 1
+                            ? "not to be made again, so through the freshest batch that is sure"
+                            : "among them some not to be made again, so through the freshest batch that is sure");
         }
         return new LoadView(
                 "Load %d, pour at %s".formatted(number, Figures.hour(load.load().pourAt(), zone)),
