@@ -45,7 +45,8 @@ public class ArchitectureTest {
                         "mezcla.batch..",
                         "mezcla.processing..",
                         "mezcla.verdict..",
-                        "mezcla.money..")
+                        "mezcla.money..",
+                        "mezcla.planning..")
                 .check(ALL);
     }
 
@@ -82,6 +83,8 @@ public class ArchitectureTest {
                 .definedBy("mezcla.verdict")
                 .layer("money")
                 .definedBy("mezcla.money")
+                .layer("planning")
+                .definedBy("mezcla.planning")
                 .layer("web")
                 .definedBy("mezcla.web..")
                 .whereLayer("leaflet")
@@ -100,6 +103,8 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("processing", "batch", "log", "mixing", "leaflet", "measure")
                 .whereLayer("money")
                 .mayOnlyAccessLayers("batch", "log", "leaflet", "measure")
+                .whereLayer("planning")
+                .mayOnlyAccessLayers("money", "batch", "log", "leaflet", "measure")
                 .whereLayer("web")
                 .mayNotBeAccessedByAnyLayer()
                 .check(ALL);

@@ -191,7 +191,49 @@ public class BadInputTest extends DemoApplicationTest {
                 "Found");
         Map<String, String> tool =
                 Map.of("tool", "Burette", "toolKind", "CYLINDER", "toolCapacity", "50", "toolGraduation", "1");
+        Map<String, Takes> queueFields = filmFields();
+        queueFields.remove("tank");
+        queueFields.put("process", Takes.CHOICE);
+        queueFields.put("by", Takes.OPTIONAL_DAY);
         return List.of(
+                new Form(
+                        "/queue",
+                        "ines",
+                        with(film(), "process", "colour-negative", "by", "", "here", "yes"),
+                        queueFields),
+                new Form("/queue/3/stages", "ines", Map.of(), Map.of("stage", Takes.CHOICE)),
+                new Form("/queue/loads", "ines", Map.of(), Map.of("loads", Takes.CHOICE)),
+                new Form(
+                        "/money/payments",
+                        "bram",
+                        Map.of("account", "Devi", "back", "account", "amount", "12.40", "note", "box"),
+                        Map.of("amount", Takes.MONEY, "day", Takes.OPTIONAL_DAY, "note", Takes.OPTIONAL_WORDS)),
+                new Form("/money/payments", "bram", Map.of("amount", "12.40"), Map.of("account", Takes.CHOICE)),
+                new Form(
+                        "/money/corrections",
+                        "bram",
+                        Map.of("account", "Devi", "how", "take", "by", "2", "reason", "twice"),
+                        Map.of("by", Takes.MONEY, "reason", Takes.WORDS)),
+                new Form(
+                        "/money/charging",
+                        "bram",
+                        Map.of("process", "colour-slide", "how", "price", "price", "6"),
+                        Map.of("process", Takes.CHOICE, "price", Takes.MONEY)),
+                new Form(
+                        "/money/laboratory",
+                        "bram",
+                        Map.of("lab-process", "colour-slide", "laboratory", "14"),
+                        Map.of("lab-process", Takes.CHOICE, "laboratory", Takes.MONEY)),
+                new Form(
+                        "/money/equipment",
+                        "bram",
+                        Map.of("what", "a tub", "cost", "80"),
+                        Map.of("what", Takes.WORDS, "cost", Takes.MONEY)),
+                new Form(
+                        "/waste/1/collections",
+                        "bram",
+                        Map.of(),
+                        Map.of("firm-1", Takes.OPTIONAL_WORDS, "receipt-1", Takes.OPTIONAL_WORDS)),
                 new Form("/batches/4/runs", "ines", film(), runFields),
                 new Form("/batches/4/starts", "ines", film(), filmFields()),
                 new Form(
@@ -716,6 +758,9 @@ public class BadInputTest extends DemoApplicationTest {
     private static String idOf(Form form, String field) {
         if (form.page().startsWith("/house/members/")) {
             return "password1";
+        }
+        if (form.page().startsWith("/queue/")) {
+            return "queue";
         }
         if (form.page().endsWith("/abandonment")) {
             return "gaveUp";

@@ -90,7 +90,8 @@ public class HouseAccounts {
     }
 
     /** The currency of the house. */
-    CurrencyUnit currency() {
+    @Transactional(readOnly = true)
+    public CurrencyUnit currency() {
         return houses.house().currency();
     }
 
@@ -182,7 +183,8 @@ public class HouseAccounts {
     }
 
     /** The sum of money, in the currency of the house. */
-    Money sum(List<Money> some) {
+    @Transactional(readOnly = true)
+    public Money sum(List<Money> some) {
         return Money.total(currency(), some);
     }
 }

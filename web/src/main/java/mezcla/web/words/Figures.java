@@ -118,6 +118,11 @@ public final class Figures {
         return counted(days, "day");
     }
 
+    /** Weeks with the word, whole ones, one at least: {@code three weeks}. */
+    public static String weeks(double weeks) {
+        return count((int) Math.max(1, Math.round(weeks)), "week");
+    }
+
     /** Things with their word: {@code one tank}, {@code 34 bottles}. */
     public static String count(int things, String thing) {
         return counted(things, thing);

@@ -93,7 +93,8 @@ public class LogCodecTest {
                     0.25,
                     -0.5,
                     true,
-                    new Roll.Film("Harbour", 20, 10, "cine-negative", true)));
+                    new Roll.Film("Harbour", 20, 10, "cine-negative", true),
+                    7L));
     private static final List<RunBath> BATHS =
             List.of(new RunBath(4, 215, 1.25, 6.25, 0, 38.5), new RunBath(5, null, 1.25, 0, 300, null));
 

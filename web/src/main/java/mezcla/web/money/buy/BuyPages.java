@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.buy;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -17,6 +17,8 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.house.HouseService;
+import mezcla.web.money.HouseAccounts;
+import mezcla.web.money.KitOffers;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -192,7 +194,7 @@ class BuyPages {
                                         Figures.inAll(size.volumeMl())),
                 size.aRoll().getAmount().toPlainString(),
                 "%s of %d".formatted(Figures.plain(size.expectedRolls(), 1), size.capacity()),
-                MoneyPages.weeks(size.lastsWeeks()),
+                Figures.weeks(size.lastsWeeks()),
                 Figures.plain(size.wasted() * 100, 0) + "\u00a0%",
                 best);
     }
@@ -210,7 +212,7 @@ class BuyPages {
                                 : "Mixed when %s wait, after about %s: %s a roll"
                                         .formatted(
                                                 Figures.countOfRolls(saved),
-                                                MoneyPages.weeks(each.waitsWeeks()),
+                                                Figures.weeks(each.waitsWeeks()),
                                                 Figures.money(each.aRoll())));
             }
         }
@@ -228,7 +230,7 @@ class BuyPages {
                         .formatted(
                                 Figures.money(equipment.get()),
                                 rolls.getAsLong(),
-                                MoneyPages.weeks(rolls.getAsLong() / asked.perWeek()))
+                                Figures.weeks(rolls.getAsLong() / asked.perWeek()))
                 : "A laboratory is no dearer: equipment of %s never pays for itself."
                         .formatted(Figures.money(equipment.get()));
     }

@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.month;
 
 import java.time.YearMonth;
 import java.util.Map;
@@ -12,6 +12,7 @@ import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
+import mezcla.web.money.MoneyService;
 import mezcla.web.words.Spreadsheet;
 import org.joda.money.Money;
 import org.springframework.http.ResponseEntity;

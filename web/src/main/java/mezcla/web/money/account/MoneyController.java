@@ -1,8 +1,9 @@
-package mezcla.web.money;
+package mezcla.web.money.account;
 
 import java.time.Instant;
 import java.util.Map;
 import mezcla.measure.Objection;
+import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
@@ -14,6 +15,8 @@ import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
+import mezcla.web.money.HouseAccounts;
+import mezcla.web.money.MoneyService;
 import mezcla.web.words.Spreadsheet;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -35,6 +38,7 @@ class MoneyController {
     private final MoneyPages pages;
     private final AccountPages accountPages;
     private final MyFilm film;
+    private final HouseAccounts accounts;
     private final MoneyService money;
     private final HouseService houses;
     private final OneTimeForms forms;
@@ -44,6 +48,7 @@ class MoneyController {
             MoneyPages pages,
             AccountPages accountPages,
             MyFilm film,
+            HouseAccounts accounts,
             MoneyService money,
             HouseService houses,
             OneTimeForms forms,
@@ -51,6 +56,7 @@ class MoneyController {
         this.pages = pages;
         this.accountPages = accountPages;
         this.film = film;
+        this.accounts = accounts;
         this.money = money;
         this.houses = houses;
         this.forms = forms;
@@ -87,7 +93,7 @@ class MoneyController {
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView pay(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
-        String account = errors.read("account", () -> account(typed));
+        String account = errors.read("account", () -> known(account(typed)));
         Money amount = errors.read("amount", () -> amount(typed, "amount"));
         Instant when = text(typed, "day").isBlank()
                 ? null
@@ -110,16 +116,14 @@ class MoneyController {
                             : "/money?paid";
                 },
                 MoneyController::fieldOf,
-                () -> text(typed, "back").equals("account")
-                        ? account(text(typed, "account"), member, typed, errors)
-                        : PageView.of("money/money", pages.page(member, null, typed), errors));
+                () -> again(member, typed, errors, text(typed, "back").equals("account")));
     }
 
     @PostMapping("/money/corrections")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView correct(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
-        String account = errors.read("account", () -> account(typed));
+        String account = errors.read("account", () -> known(account(typed)));
         Money amount = errors.read("by", () -> amount(typed, "by"));
         String reason = errors.read(
                 "reason",
@@ -139,11 +143,25 @@ class MoneyController {
                     return AccountPages.address(FieldErrors.known(account)) + "&corrected";
                 },
                 objection -> fieldOf(objection).equals("amount") ? "by" : fieldOf(objection),
-                () -> account(text(typed, "account"), member, typed, errors));
+                () -> again(member, typed, errors, true));
+    }
+
+    /** The page that a form came from, with what was typed; where nobody is of that name, the one with all accounts. */
+    private ModelAndView again(SignedIn member, Map<String, String> typed, FieldErrors errors, boolean fromAccount) {
+        return fromAccount && errors.at("account") == null
+                ? account(text(typed, "account"), member, typed, errors)
+                : PageView.of("money/money", pages.page(member, null, typed), errors);
     }
 
     private static String account(Map<String, String> typed) {
         return TypedText.of(text(typed, "account"), NAME_CHARACTERS, new FormObjection.UnknownAccount());
+    }
+
+    private String known(String account) {
+        if (!accounts.names().contains(account)) {
+            throw Refusal.of(new FormObjection.UnknownAccount());
+        }
+        return account;
     }
 
     private Money amount(Map<String, String> typed, String field) {

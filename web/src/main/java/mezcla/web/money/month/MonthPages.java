@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.month;
 
 import java.math.BigDecimal;
 import java.time.DateTimeException;
@@ -34,6 +34,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Spreadsheet;
 import org.joda.money.Money;

@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.account;
 
 import java.time.Instant;
 import java.time.YearMonth;
@@ -27,6 +27,8 @@ import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.plot.CostCurveDrawing;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.money.HouseAccounts;
+import mezcla.web.money.KitOffers;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -274,15 +276,10 @@ class MoneyPages {
                 size.aRoll().getAmount().toPlainString(),
                 "%s of %s".formatted(Figures.plain(size.expectedRolls(), 1), Figures.countOfRolls(size.capacity())),
                 size.wasted() < 0.05
-                        ? "lasts %s each, hardly any is wasted".formatted(weeks(size.lastsWeeks()))
+                        ? "lasts %s each, hardly any is wasted".formatted(Figures.weeks(size.lastsWeeks()))
                         : "lasts %s each, %s %% wasted by age"
-                                .formatted(weeks(size.lastsWeeks()), Figures.plain(size.wasted() * 100, 0)),
+                                .formatted(Figures.weeks(size.lastsWeeks()), Figures.plain(size.wasted() * 100, 0)),
                 best);
-    }
-
-    /** Weeks in words. */
-    static String weeks(double weeks) {
-        return Figures.count((int) Math.max(1, Math.round(weeks)), "week");
     }
 
     private String paidOff(HousePrices prices, FilmProcess process, @Nullable BatchSpending drawn) {

@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.buy;
 
 import java.util.LinkedHashMap;
 import java.util.List;

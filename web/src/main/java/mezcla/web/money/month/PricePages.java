@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.month;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -8,6 +8,8 @@ import mezcla.leaflet.FilmProcess;
 import mezcla.money.HousePrices;
 import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
+import mezcla.web.money.HouseAccounts;
+import mezcla.web.money.KitOffers;
 import mezcla.web.words.Figures;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;

@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.account;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -19,6 +19,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.springframework.security.access.AccessDeniedException;

@@ -1,4 +1,4 @@
-package mezcla.web.money;
+package mezcla.web.money.account;
 
 import java.util.ArrayList;
 import java.util.Comparator;
