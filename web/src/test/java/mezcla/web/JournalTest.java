@@ -125,7 +125,7 @@ public class JournalTest extends DemoApplicationTest {
             {"member=Tomasz&kind=MIXES", 1},
             {"words=thin", 1},
             {"words=THIN&kind=RUNS", 0},
-            {"kind=KITS", 10},
+            {"kind=KITS", 11},
             {"from=2000-01-01&to=2000-12-31", 0},
         };
     }

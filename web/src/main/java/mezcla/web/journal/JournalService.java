@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -12,8 +13,10 @@ import mezcla.batch.Anomaly;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.LogBook;
 import mezcla.batch.Voiding;
+import mezcla.log.AccountCorrected;
 import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
+import mezcla.log.PaymentRecorded;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
@@ -97,12 +100,28 @@ public class JournalService {
                 found.size() == enough);
     }
 
+    /** Payments and corrections of an account are read by stewards, and by whoever it is of. */
+    private static Stream<LogEntry> readable(Stream<LogEntry> entries, Optional<SignedIn> who) {
+        return who.filter(SignedIn::isSteward).isPresent()
+                ? entries
+                : entries.filter(
+                        entry -> isReadable(entry, who.map(SignedIn::name).orElse("")));
+    }
+
+    private static boolean isReadable(LogEntry entry, String name) {
+        return entry instanceof PaymentRecorded paid
+                ? paid.account().equals(name)
+                : !(entry instanceof AccountCorrected corrected)
+                        || corrected.account().equals(name);
+    }
+
     /** What a filter wants; only what is shown is put into words. */
     private final class Search {
         private final LogBook book;
         private final House house;
         private final EntryWords words;
         private final JournalFilter.Match match;
+        private final Optional<SignedIn> who = SignedIn.here();
 
         Search(LogBook book, JournalFilter filter, FieldErrors errors) {
             this.book = book;
@@ -113,8 +132,8 @@ public class JournalService {
 
         List<LogEntry> found(int enough) {
             return match.everything()
-                    ? book.newestFirst()
-                    : possible()
+                    ? readable(book.newestFirst().stream(), who).toList()
+                    : readable(possible(), who)
                             .filter(entry -> match.wants(entry, words))
                             .limit(enough)
                             .toList();
@@ -167,7 +186,11 @@ public class JournalService {
     @Transactional(readOnly = true)
     public EntryLine line(long sequence) {
         LogBook book = log.book();
-        return new EntryWords(book, houses.house()).line(book.entry(sequence));
+        LogEntry entry = book.entry(sequence);
+        if (readable(Stream.of(entry), SignedIn.here()).findFirst().isEmpty()) {
+            throw new AccessDeniedException("money of somebody else");
+        }
+        return new EntryWords(book, houses.house()).line(entry);
     }
 
     /**

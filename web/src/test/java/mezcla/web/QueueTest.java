@@ -1,0 +1,254 @@
+package mezcla.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import mezcla.log.PaymentRecorded;
+import mezcla.log.RunLogged;
+import mezcla.planning.QueuedFilm;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.run.evening.EveningService;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.springframework.web.util.HtmlUtils;
+import org.testng.annotations.Test;
+
+/** Film is left, proposed, taken, run, and collected. */
+public class QueueTest extends DemoPagesTest {
+    @Autowired
+    private DarkroomLog log;
+
+    @Autowired
+    private EveningService evenings;
+
+    private QueuedFilm film(long id) {
+        return QueuedFilm.of(log.book().entries()).stream()
+                .filter(each -> each.id() == id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private long newest() {
+        return QueuedFilm.of(log.book().entries()).stream()
+                .map(QueuedFilm::id)
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+    }
+
+    private List<String> proposed(String page) {
+        return Pattern.compile("name=\"loads\" value=\"([0-9:, ]+)\"")
+                .matcher(page)
+                .results()
+                .map((MatchResult each) -> each.group(1))
+                .filter(key -> !key.contains(" "))
+                .distinct()
+                .toList();
+    }
+
+    private void leave(String who, String... more) throws Exception {
+        MockHttpServletResponse answer = send("/queue", who, more);
+        assertThat(answer.getRedirectedUrl()).startsWith("/queue?left=");
+    }
+
+    private static String[] roll(String owner, String format, String... more) {
+        return Stream.concat(
+                        Stream.of(
+                                "film[0].count",
+                                "1",
+                                "film[0].format",
+                                format,
+                                "film[0].owner",
+                                owner,
+                                "push",
+                                "0",
+                                "process",
+                                "colour-negative",
+                                "here",
+                                "yes"),
+                        Stream.of(more))
+                .toArray(String[]::new);
+    }
+
+    @Test
+    public void theDemonstrationProposesLoadsAndSaysWhyFilmWaits() throws Exception {
+        String page = page("/queue", "bram");
+        assertThat(page)
+                .contains("eight films wait", "Load 1, pour at", "cannot be made again", "Oda")
+                .contains(
+                        "Cine negative: one waits",
+                        "No batch of it stands on the shelf",
+                        "Mixing 800 ml for it alone makes")
+                .contains("Run, not collected yet", "weir in the rain");
+        assertThat(proposed(page)).hasSizeGreaterThan(1);
+    }
+
+    @Test(dependsOnMethods = "theDemonstrationProposesLoadsAndSaysWhyFilmWaits")
+    public void aProposalBecomesALoadAndLoggingItEmptiesTheQueue() throws Exception {
+        leave("devi", roll("", "135-24", "film[0].guest", "Wren of the ferry", "film[0].name", "the ferry"));
+        long id = newest();
+        assertThat(film(id).dropped().broughtBy()).isEqualTo("Devi");
+        String load = proposed(page("/queue", "devi")).stream()
+                .filter(key -> List.of(key.replaceAll(".*:", "").split(",")).contains("" + id))
+                .findFirst()
+                .orElseThrow();
+        MockHttpServletResponse taken = send("/queue/loads", "devi", "loads", load);
+        assertThat(taken.getRedirectedUrl()).isEqualTo("/evening?planned");
+        assertThat(evenings.queued()).contains(id);
+        assertThat(page("/queue", "devi")).contains("planned for this evening");
+        assertThat(send("/queue/loads", "devi", "loads", load).getStatus())
+                .as("it is planned already")
+                .isEqualTo(422);
+
+        String evening = page("/evening", "devi");
+        Matcher run = new Matcher(evening, "/batches/([0-9]+)/run\\?([^\"]+)\"");
+        String batch = run.group(1);
+        String plan = answer(
+                        MockMvcRequestBuilders.get(URI.create("/batches/" + batch + "/run?"
+                                + run.group(2).replace("&amp;", "&") + "&formKey=" + UUID.randomUUID())),
+                        "devi")
+                .getContentAsString();
+        assertThat(plan).contains("name=\"film[0].queued\"", "the ferry");
+        String[] fields = Fields.of(plan);
+        MockHttpServletResponse started = send("/batches/" + batch + "/starts", "devi", fields);
+        assertThat(started.getRedirectedUrl()).endsWith("/ribbon");
+        assertThat(film(id).where()).isEqualTo(QueuedFilm.Where.IN_THE_TANK);
+        String at = String.valueOf(started.getRedirectedUrl()).replace("/ribbon", "");
+        MockHttpServletResponse logged = send(at + "/end", "devi", Fields.of(page(at, "devi")));
+        assertThat(logged.getStatus()).as(logged.getContentAsString()).isEqualTo(302);
+        assertThat(film(id).where()).isEqualTo(QueuedFilm.Where.HANGS);
+        RunLogged row = (RunLogged) log.book().entry(film(id).run());
+        int place = row.rolls().stream().map(roll -> roll.queued()).toList().indexOf(id);
+        assertThat(row.charges().get(place).account()).as("she brought it").isEqualTo("Devi");
+
+        send("/queue/" + id + "/stages", "devi", "stage", "DRIED");
+        send("/queue/" + id + "/stages", "devi", "stage", "SLEEVED");
+        assertThat(page("/queue", "devi")).contains("Cut and sleeved");
+        assertThat(send("/queue/" + id + "/stages", "devi", "stage", "DRIED").getStatus())
+                .as("not back again")
+                .isEqualTo(422);
+        send("/journal/" + row.stamp().sequence() + "/void", "bram", "reason", "it was another load");
+        assertThat(film(id).where()).as("its run goes on").isEqualTo(QueuedFilm.Where.IN_THE_TANK);
+        send(at + "/call-off", "devi", "why", "it never went in");
+        assertThat(film(id).where()).as("the queue has it back").isEqualTo(QueuedFilm.Where.WAITS);
+    }
+
+    @Test
+    public void announcedFilmIsNotProposedUntilItIsHere() throws Exception {
+        String[] film = roll("Tomasz", "135-36", "film[0].name", "coming on Friday");
+        film[List.of(film).indexOf("here") + 1] = "no";
+        leave("tomasz", film);
+        long id = newest();
+        assertThat(film(id).where()).isEqualTo(QueuedFilm.Where.ANNOUNCED);
+        assertThat(proposed(page("/queue", "tomasz"))).noneMatch(key -> key.matches(".*[:,]" + id + "(,.*)?"));
+        send("/queue/" + id + "/stages", "bram", "stage", "HERE");
+        assertThat(film(id).where()).isEqualTo(QueuedFilm.Where.WAITS);
+        send("/queue/" + id + "/stages", "bram", "stage", "WITHDRAWN");
+    }
+
+    @Test(dependsOnMethods = "aProposalBecomesALoadAndLoggingItEmptiesTheQueue")
+    public void filmIsTakenBackByWhoeverBroughtIt() throws Exception {
+        leave("ines", roll("Ines", "120", "film[0].name", "a mistake"));
+        long id = newest();
+        assertThat(send("/queue/" + id + "/stages", "ines", "stage", "COLLECTED")
+                        .getStatus())
+                .as("not run yet")
+                .isEqualTo(422);
+        send("/queue/" + id + "/stages", "ines", "stage", "WITHDRAWN");
+        assertThat(film(id).where()).isEqualTo(QueuedFilm.Where.WITHDRAWN);
+        assertThat(page("/queue", "ines")).doesNotContain("a mistake");
+    }
+
+    @Test
+    public void aCanHasALabel() throws Exception {
+        String labels = page("/queue/labels?film=3,5", "ines");
+        assertThat(labels)
+                .contains(">K3<", ">K5<", "harbour, cold morning", "cannot be made again")
+                .doesNotContain(">K4<");
+        assertThat(page("/queue/labels", "ines")).contains(">K4<");
+    }
+
+    @Test
+    public void paymentsOfOthersStandInNobodysJournalButTheStewards() throws Exception {
+        assertThat(page("/journal?kind=MONEY", "bram")).contains("Devi paid NZ$25.00");
+        assertThat(page("/journal?kind=MONEY", "ines"))
+                .contains("Ines paid NZ$40.00")
+                .doesNotContain("Devi paid");
+        assertThat(page("/journal?text=paid", "ines")).doesNotContain("Devi paid");
+        long entry = log.book().entries().stream()
+                .filter(row ->
+                        row instanceof PaymentRecorded paid && paid.account().equals("Devi"))
+                .findFirst()
+                .orElseThrow()
+                .stamp()
+                .sequence();
+        assertThat(answer(MockMvcRequestBuilders.get("/journal/" + entry + "/void"), "ines")
+                        .getStatus())
+                .isEqualTo(403);
+    }
+
+    /** The first match of a pattern. */
+    private static final class Matcher {
+        private final java.util.regex.Matcher match;
+
+        Matcher(String text, String pattern) {
+            match = Pattern.compile(pattern).matcher(text);
+            assertThat(match.find()).as(pattern).isTrue();
+        }
+
+        String group(int i) {
+            return match.group(i);
+        }
+    }
+
+    /** What the form of a page would send, as it stands. */
+    private static final class Fields {
+        private static final Pattern FIELD = Pattern.compile("(?s)<input\\b([^>]*)>|<select\\b([^>]*)>(.*?)</select>");
+
+        static String[] of(String page) {
+            List<String> fields = new ArrayList<>();
+            FIELD.matcher(page).results().forEach(field -> {
+                boolean input = field.group(1) != null;
+                String tag = input ? field.group(1) : field.group(2);
+                String name = attribute(tag, "name");
+                String type = attribute(tag, "type");
+                boolean off = (type.equals("checkbox") || type.equals("radio")) && !tag.contains("checked");
+                if (!name.isEmpty()
+                        && !off
+                        && !List.of("_csrf", "formKey", "back").contains(name)) {
+                    fields.add(name);
+                    fields.add(input ? attribute(tag, "value") : chosen(field.group(3)));
+                }
+            });
+            return fields.toArray(String[]::new);
+        }
+
+        private static String chosen(String options) {
+            String first = "";
+            for (MatchResult option : Pattern.compile("<option\\b([^>]*)>")
+                    .matcher(options)
+                    .results()
+                    .toList()) {
+                String value = attribute(option.group(1), "value");
+                first = option.start() == 0 ? value : first;
+                if (option.group(1).contains("selected")) {
+                    return value;
+                }
+            }
+            return first;
+        }
+
+        private static String attribute(String tag, String name) {
+            java.util.regex.Matcher value =
+                    Pattern.compile("(?<![-\\w])" + name + "=\"([^\"]*)\"").matcher(tag);
+            return value.find() ? HtmlUtils.htmlUnescape(value.group(1)) : "";
+        }
+    }
+}
