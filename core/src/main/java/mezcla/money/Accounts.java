@@ -3,13 +3,13 @@ package mezcla.money;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -43,12 +43,17 @@ import org.jspecify.annotations.Nullable;
 public final class Accounts {
     private final CurrencyUnit currency;
     private final List<AccountLine> lines;
+    private final Map<String, List<AccountLine>> byAccount;
+    private final Map<String, Money> balances = new TreeMap<>();
     private final Map<Long, MadeEven> even;
 
     private Accounts(CurrencyUnit currency, List<AccountLine> lines, Map<Long, MadeEven> even) {
         this.currency = currency;
         this.lines = List.copyOf(lines);
         this.even = Map.copyOf(even);
+        this.byAccount = this.lines.stream()
+                .collect(Collectors.groupingBy(AccountLine::account, TreeMap::new, Collectors.toUnmodifiableList()));
+        byAccount.forEach((account, own) -> balances.put(account, sum(own)));
     }
 
     /** The lines that make a batch even, as far as its rows were known. */
@@ -91,19 +96,17 @@ public final class Accounts {
 
     /** The lines of an account, in the order of recording. */
     public List<AccountLine> of(String account) {
-        return lines.stream().filter(line -> line.account().equals(account)).toList();
+        return byAccount.getOrDefault(account, List.of());
     }
 
     /** What an account comes to; below zero for what it owes. */
     public Money balance(String account) {
-        return sum(of(account));
+        return balances.getOrDefault(account, Money.zero(currency));
     }
 
     /** Every account that ever had a line, by name, with what it comes to. */
     public Map<String, Money> balances() {
-        Map<String, Money> all = new TreeMap<>();
-        lines.forEach(line -> all.merge(line.account(), line.amount(), Money::plus));
-        return all;
+        return Collections.unmodifiableMap(balances);
     }
 
     /** What lines come to. */
@@ -383,8 +386,6 @@ public final class Accounts {
 
     /** Every account by name with its lines, in the order of recording. */
     public Map<String, List<AccountLine>> byAccount() {
-        return lines.stream()
-                .collect(Collectors.groupingBy(
-                        line -> Objects.requireNonNull(line.account()), TreeMap::new, Collectors.toList()));
+        return Collections.unmodifiableMap(byAccount);
     }
 }

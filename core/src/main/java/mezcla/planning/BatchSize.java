@@ -101,10 +101,9 @@ public record BatchSize(
         return all;
     }
 
-    /** The cheapest roll first; of what costs the same, what wastes less, then the larger batch. */
-    public static final Comparator<BatchSize> CHEAPEST_FIRST = Comparator.comparing(BatchSize::aRoll)
-            .thenComparing(BatchSize::wasted)
-            .thenComparing(BatchSize::batches);
+    /** The cheapest roll first; of what costs the same, the larger batch. */
+    public static final Comparator<BatchSize> CHEAPEST_FIRST =
+            Comparator.comparing(BatchSize::aRoll).thenComparing(BatchSize::batches);
 
     /**
      * What saving film up would change: the same size of batch, with 0, 1, 2 … rolls saved up before it is mixed.

@@ -18,19 +18,23 @@ import mezcla.batch.Climate;
 import mezcla.batch.FillState;
 import mezcla.batch.Light;
 import mezcla.batch.LogState;
+import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.AirKept;
 import mezcla.log.BatchMixed;
 import mezcla.log.Bottle;
+import mezcla.log.Charge;
 import mezcla.log.DiscardedFill;
 import mezcla.log.FillMoved;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.FilmDropped;
 import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
+import mezcla.log.PaymentRecorded;
 import mezcla.log.Place;
 import mezcla.log.Purchase;
 import mezcla.log.Roll;
@@ -71,6 +75,9 @@ final class TenYearHouse {
     static final int STANDING = 30;
     static final int RUNS = 40_000;
     static final int FULLEST_RUNS = 60;
+    private static final int WAITING = 8;
+    private static final Money CHARGED = Money.parse("NZD 3.40");
+    private static final Money PAID = Money.parse("NZD 20.00");
     private static final int SMALL_RUNS = 8;
     private static final int MEMBERS = 300;
     private static final int PLACES = 6;
@@ -123,6 +130,7 @@ final class TenYearHouse {
         measurePlaces();
         mixTenYears(
                 List.of(sheet("weir-separate-bath-set"), sheet("oxbow-negative-liquid"), sheet("lantern-slide-three")));
+        leaveFilm();
     }
 
     private void measurePlaces() {
@@ -147,6 +155,19 @@ final class TenYearHouse {
             return leaflets.byId().get(id);
         } catch (IOException e) {
             throw new IllegalStateException(e);
+        }
+    }
+
+    /** As much film waits as in the demonstration. */
+    private void leaveFilm() {
+        for (int i = 0; i < WAITING; i++) {
+            long film = log.newFilm();
+            String owner = people.get(i).name();
+            FilmFormat format = i % 3 == 0 ? FilmFormat.F120 : FilmFormat.F135_36;
+            Roll roll = new Roll(owner, format, format.equivalents(), 0, i == 2);
+            log.add(
+                    people.get(i),
+                    stamp -> new FilmDropped(stamp, film, roll, FilmProcess.COLOUR_NEGATIVE.key(), owner, null, true));
         }
     }
 
@@ -264,9 +285,12 @@ final class TenYearHouse {
             Instant at = now.minusSeconds((long) (daysAgo * 86_400));
             RunPlan plan =
                     RunPlan.of(state(), new RunQuestion(rolls, TANK_ML, TANK_ML, Judging.by(School.LEAFLET), at, ZONE));
-            RunLogged run = add(
-                    daysAgo,
-                    stamp -> new RunLogged(stamp, batch, rolls, plan.asRunBaths(), TANK_ML, plan.against(), null));
+            RunLogged run = add(daysAgo, stamp -> new RunLogged(
+                            stamp, batch, rolls, plan.asRunBaths(), TANK_ML, plan.against(), null)
+                    .charged(List.of(new Charge(rolls.get(0).owner(), CHARGED, true))));
+            if (number % 8 == 0) {
+                add(daysAgo, stamp -> new PaymentRecorded(stamp, rolls.get(0).owner(), PAID, null));
+            }
             if (number % 2 == 0) {
                 look(run, Math.max(0.1, daysAgo - 0.5));
             }

@@ -92,6 +92,8 @@ final class TenYears {
         pages.put("Sign-in", "/sign-in");
         pages.put("Shelf, tonight", "/shelf" + tonight);
         pages.put("Batch of many runs", "/batches/" + batch);
+        pages.put("Money", "/money");
+        pages.put("Queue", "/queue");
         pages.put("Journal, first page", "/journal");
         pages.put("Journal, filtered", "/journal?kind=RUNS");
         pages.put("Journal, searched", "/journal?words=135");

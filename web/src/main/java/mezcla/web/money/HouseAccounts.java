@@ -1,11 +1,13 @@
 package mezcla.web.money;
 
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
@@ -30,11 +32,11 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.log.Remembered;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Reads the accounts of the house, and says what film is charged. */
 @Service
@@ -43,7 +45,11 @@ public class HouseAccounts {
     private final HouseService houses;
     private final Members members;
     private final LogClock clock;
-    private final AtomicReference<Read> read = new AtomicReference<>();
+    private final Remembered<Accounts> accounts = new Remembered<>();
+    private final Remembered<HousePrices> prices = new Remembered<>();
+    private final Remembered<List<BatchSpending>> spending = new Remembered<>();
+    private final Remembered<Map<FilmProcess, OptionalDouble>> demand = new Remembered<>();
+    private final Remembered<List<QueuedFilm>> waiting = new Remembered<>();
 
     HouseAccounts(DarkroomLog log, HouseService houses, Members members, LogClock clock) {
         this.log = log;
@@ -52,41 +58,39 @@ public class HouseAccounts {
         this.clock = clock;
     }
 
-    /** Accounts as they were read up to a row. */
-    private record Read(long lastRow, Accounts accounts) {}
+    /** What is reckoned holds until another row is written, for an hour at most. */
+    private record Until(long lastRow, Instant hour, Object decided) {}
+
+    private Until until(Object decided) {
+        return new Until(log.book().lastSequence(), clock.instant().truncatedTo(ChronoUnit.HOURS), decided);
+    }
 
     /** The accounts; what was reckoned before is kept, as rows never change. */
     @Transactional(readOnly = true)
     public Accounts accounts() {
         LogBook book = log.book();
         CurrencyUnit currency = currency();
-        Read known = read.get();
-        if (known != null
-                && known.lastRow() == book.lastSequence()
-                && known.accounts().currency().equals(currency)) {
-            return known.accounts();
-        }
-        Accounts now = known != null && known.accounts().currency().equals(currency)
-                ? known.accounts().broughtUpTo(book)
-                : Accounts.of(book, currency);
-        if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
-            read.set(new Read(book.lastSequence(), now));
-        }
-        return now;
+        return accounts.of(new Until(book.lastSequence(), Instant.EPOCH, currency), () -> {
+            Accounts before = accounts.last();
+            return before != null && before.currency().equals(currency)
+                    ? before.broughtUpTo(book)
+                    : Accounts.of(book, currency);
+        });
     }
 
     /** What the house decided and looked up about prices. */
     @Transactional(readOnly = true)
     public HousePrices prices() {
-        return HousePrices.of(log.book().entries());
+        LogBook book = log.book();
+        return prices.of(book.lastSequence(), () -> HousePrices.of(book.entries()));
     }
 
     /** What each batch cost, and what came of it. */
     @Transactional(readOnly = true)
     public List<BatchSpending> spending() {
-        LogState state = log.state();
-        return BatchSpending.of(
-                state, printed(), process -> Demand.perWeek(state, process, clock.instant()), clock.instant());
+        return spending.of(
+                until(houses.standIns()),
+                () -> BatchSpending.of(log.state(), printed(), this::demand, clock.instant()));
     }
 
     /** The currency of the house. */
@@ -117,7 +121,7 @@ public class HouseAccounts {
                 prices().ofARoll(process.key(), clock.instant()),
                 BatchCost.of(batch, FillCosts.of(state, batch), printed()).map(BatchCost::total),
                 printed(),
-                Demand.perWeek(state, process, clock.instant()),
+                demand(process),
                 clock.instant());
     }
 
@@ -137,8 +141,7 @@ public class HouseAccounts {
     /** A member bears their own film, the house its own, and a guest's whoever brought it, or bore it before. */
     private Function<Roll, String> bearer(SignedIn who) {
         List<String> names = members.all().stream().map(SignedIn::name).toList();
-        Map<Long, QueuedFilm> queued = QueuedFilm.of(log.book().entries()).stream()
-                .collect(Collectors.toMap(QueuedFilm::id, Function.identity()));
+        Map<Long, QueuedFilm> queued = film().stream().collect(Collectors.toMap(QueuedFilm::id, Function.identity()));
         return roll -> {
             if (roll.owner().equals(Roll.HOUSE) || names.contains(roll.owner())) {
                 return roll.owner();
@@ -167,7 +170,15 @@ public class HouseAccounts {
     /** λ of a process; empty where nobody knows. */
     @Transactional(readOnly = true)
     public OptionalDouble demand(FilmProcess process) {
-        return Demand.perWeek(log.state(), process, clock.instant());
+        return demand.of(until(""), ConcurrentHashMap::new)
+                .computeIfAbsent(process, each -> Demand.perWeek(log.state(), each, clock.instant()));
+    }
+
+    /** The film that was ever left in the queue. */
+    @Transactional(readOnly = true)
+    public List<QueuedFilm> film() {
+        LogBook book = log.book();
+        return waiting.of(book.lastSequence(), () -> QueuedFilm.of(book.entries()));
     }
 
     /** Every name that can have an account: members, and whoever had one before. */

@@ -127,7 +127,7 @@ class QueuePages {
     @Transactional(readOnly = true)
     public List<QueuedFilm> ready() {
         Set<Long> planned = evenings.queued();
-        return QueuedFilm.of(log.book().entries()).stream()
+        return accounts.film().stream()
                 .filter(film -> film.where() == QueuedFilm.Where.WAITS && !planned.contains(film.id()))
                 .sorted(QueuedFilm.MOST_URGENT_FIRST)
                 .toList();
@@ -136,7 +136,7 @@ class QueuePages {
     @Transactional(readOnly = true)
     Page page(SignedIn member) {
         House house = houses.house();
-        List<QueuedFilm> all = QueuedFilm.of(log.book().entries());
+        List<QueuedFilm> all = accounts.film();
         Set<Long> planned = evenings.queued();
         List<QueuedFilm> toCome = all.stream()
                 .filter(film -> film.where().isToCome())
@@ -414,7 +414,7 @@ class QueuePages {
         String home = house.address() == null ? address : house.address();
         return new Labels(
                 house.name(),
-                QueuedFilm.of(log.book().entries()).stream()
+                accounts.film().stream()
                         .filter(film -> ids.isEmpty() ? film.where().isToCome() : ids.contains(film.id()))
                         .map(film -> label(film, home))
                         .toList());

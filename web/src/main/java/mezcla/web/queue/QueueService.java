@@ -14,6 +14,7 @@ import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
 import mezcla.web.run.evening.EveningService;
 import mezcla.web.run.plan.RunForm;
 import org.jspecify.annotations.Nullable;
@@ -28,8 +29,16 @@ class QueueService {
     private final Proposals proposals;
     private final EveningService evenings;
     private final Members members;
+    private final HouseAccounts accounts;
 
-    QueueService(DarkroomLog log, QueuePages pages, Proposals proposals, EveningService evenings, Members members) {
+    QueueService(
+            DarkroomLog log,
+            QueuePages pages,
+            Proposals proposals,
+            EveningService evenings,
+            Members members,
+            HouseAccounts accounts) {
+        this.accounts = accounts;
         this.log = log;
         this.pages = pages;
         this.proposals = proposals;
@@ -71,7 +80,7 @@ class QueueService {
      */
     @Transactional
     public void handle(SignedIn who, long id, FilmStage stage) {
-        QueuedFilm film = QueuedFilm.of(log.book().entries()).stream()
+        QueuedFilm film = accounts.film().stream()
                 .filter(each -> each.id() == id)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new FormObjection.UnknownFilm()));

@@ -36,9 +36,18 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         "/batches/4/warm-up",
         "/practice/members",
         "/probes",
+        "/money",
+        "/money/account",
+        "/money/film",
+        "/money/kits",
+        "/queue",
+        "/queue/new",
+        "/queue/labels",
     };
 
-    private static final String[] STEWARDS_PLACES = {"/house", "/kits/new?leaflet=1", "/batches/5/leaflet"};
+    private static final String[] STEWARDS_PLACES = {
+        "/house", "/kits/new?leaflet=1", "/batches/5/leaflet", "/money/month", "/money/prices", "/money/account?of=Devi"
+    };
 
     @LocalServerPort
     private int port;

@@ -39,6 +39,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class MoneyPages {
     private static final int CARDS = 3;
+    private static final int SHOWN = 12;
 
     private final HouseAccounts accounts;
     private final HouseService houses;
@@ -62,6 +63,7 @@ class MoneyPages {
      * @param curve the batch that is drawn; null where nobody knows what any cost
      * @param batches the batches that can be drawn, the newest first
      * @param rows whose accounts stand on it
+     * @param others how many accounts do not stand on it, because they owe less
      * @param owing what they all owe, in words
      * @param even how they are charged, in words
      * @param covers whether prices cover what film cost, a sentence each
@@ -78,6 +80,7 @@ class MoneyPages {
             @Nullable Curve curve,
             List<Choice> batches,
             List<Row> rows,
+            int others,
             String owing,
             String even,
             List<String> covers,
@@ -105,6 +108,8 @@ class MoneyPages {
         YearMonth month = YearMonth.from(clock.instant().atZone(house.timeZone()));
         List<Row> rows = accounts.names().stream()
                 .filter(name -> member.isSteward() || name.equals(member.name()))
+                .sorted(Comparator.comparing(all::balance))
+                .limit(SHOWN)
                 .map(name -> row(all, name, month, house.timeZone()))
                 .toList();
         List<BatchSpending> spending = accounts.spending().stream()
@@ -139,6 +144,7 @@ class MoneyPages {
                                 drawn.filter(chosen -> chosen.equals(each)).isPresent()))
                         .toList(),
                 rows,
+                member.isSteward() ? accounts.names().size() - rows.size() : 0,
                 owing(all),
                 even(prices, process),
                 member.isSteward() ? covers(spending, prices) : List.of(),
