@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
+import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
@@ -91,16 +93,17 @@ class Proposals {
         private final List<QueuedFilm> films;
         private final List<BatchState> batches;
         private final List<Tank> tanks;
-        private final Instant now;
+        private final RunQuestion next;
         private final Map<Load, Optional<Tank>> known = new HashMap<>();
+        private final Map<Long, Optional<Duration>> warming = new HashMap<>();
 
         /** A load as far as it makes a difference. */
         private record Load(int batch, List<Roll> rolls) {}
 
-        Tried(List<QueuedFilm> films, List<BatchState> batches, Instant now) {
+        Tried(List<QueuedFilm> films, List<BatchState> batches, RunQuestion next) {
             this.films = films;
             this.batches = batches;
-            this.now = now;
+            this.next = next;
             this.tanks = houses.tanks().stream()
                     .sorted(Comparator.comparingDouble(Tank::volumeMl))
                     .toList();
@@ -116,6 +119,17 @@ class Proposals {
                     places.stream().anyMatch(place -> films.get(place).roll().irreplaceable());
             long age = careful ? batches.size() - 1L - batch : batch;
             return OptionalLong.of(age * BY_AGE + Math.round(tank.get().volumeMl()));
+        }
+
+        /** How long the bottles of a batch need to get warm; null where they never do. */
+        @Nullable
+        Duration warming(int batch) {
+            return warming.computeIfAbsent(
+                            batches.get(batch).id(),
+                            id -> Evening.isStillWarm(batches.get(batch), next.at())
+                                    ? Optional.of(Duration.ZERO)
+                                    : warm.warming(id))
+                    .orElse(null);
         }
 
         Optional<Tank> tank(int batch, List<Integer> places) {
@@ -143,7 +157,7 @@ class Proposals {
                                     load.rolls().stream().map(Roll::format).toList())
                             .objection()
                             .isEmpty())
-                    .filter(tank -> plan(batches.get(load.batch()), load.rolls(), tank, now)
+                    .filter(tank -> plan(batches.get(load.batch()), load.rolls(), tank, next)
                             .fits())
                     .findFirst();
         }
@@ -172,17 +186,21 @@ class Proposals {
                 && of.carbonBacking() == with.carbonBacking();
     }
 
-    private RunPlan plan(BatchState batch, List<Roll> rolls, Tank tank, Instant at) {
-        return RunPlan.of(batch, planning.question(rolls, tank, at));
+    /** A plan of film in a tank, asked in the way of the next roll: how the house judges is looked up once. */
+    private static RunPlan plan(BatchState batch, List<Roll> rolls, Tank tank, RunQuestion next) {
+        return RunPlan.of(
+                batch,
+                new RunQuestion(rolls, tank.asUsed(), next.smallestMl(), next.judging(), next.at(), next.zone(), null));
     }
 
     /** Why a film goes through none of the batches of its process as the next run: the plan that is nearest to going. */
     @Transactional(readOnly = true)
     public Optional<RunPlan> nearest(QueuedFilm film) {
         List<Tank> tanks = houses.tanks();
+        RunQuestion next = planning.nextRoll();
         return log.state().standing().stream()
                 .filter(batch -> batch.process().equals(film.process()))
-                .flatMap(batch -> tanks.stream().map(tank -> plan(batch, List.of(film.roll()), tank, clock.instant())))
+                .flatMap(batch -> tanks.stream().map(tank -> plan(batch, List.of(film.roll()), tank, next)))
                 .min(Comparator.comparing((RunPlan plan) -> !plan.fits())
                         .thenComparing(plan -> plan.objections().size()));
     }
@@ -196,11 +214,13 @@ class Proposals {
     @Transactional(readOnly = true)
     public Proposal of(SignedIn who, List<QueuedFilm> films) {
         Instant now = clock.instant();
+        RunQuestion next = planning.nextRoll();
+        Set<FilmProcess> waited = films.stream().map(QueuedFilm::process).collect(Collectors.toSet());
         List<BatchState> batches = log.state().standing().stream()
-                .filter(batch -> batch.inUse().isEmpty())
+                .filter(batch -> batch.inUse().isEmpty() && waited.contains(batch.process()))
                 .sorted(Comparator.comparing(batch -> batch.mixed().foldedAt()))
                 .toList();
-        Tried tried = new Tried(films, batches, now);
+        Tried tried = new Tried(films, batches, next);
         QueuePlan plan = QueuePlan.of(
                 films.stream()
                         .map(film -> new QueuePlan.Candidate(
@@ -208,7 +228,7 @@ class Proposals {
                                 film.roll().equivalents(),
                                 film.roll().irreplaceable()))
                         .toList(),
-                batches.stream().map(batch -> through(batch, now)).toList(),
+                batches.stream().map(batch -> through(batch, next)).toList(),
                 tried);
         List<QueuedFilm> waiting =
                 new ArrayList<>(plan.waiting().stream().map(films::get).toList());
@@ -238,14 +258,19 @@ class Proposals {
         return -1;
     }
 
-    private QueuePlan.Through through(BatchState batch, Instant now) {
-        RunQuestion next = planning.nextRoll();
+    private static QueuePlan.Through through(BatchState batch, RunQuestion next) {
         Roll careful = new Roll("", RunQuestion.oneRoll().format(), 1, 0, true);
         RunPlan usually = RunPlan.of(batch, next);
         RunPlan carefully = RunPlan.of(
                 batch,
                 new RunQuestion(
-                        List.of(careful), next.tank(), next.smallestMl(), next.judging(), now, next.zone(), null));
+                        List.of(careful),
+                        next.tank(),
+                        next.smallestMl(),
+                        next.judging(),
+                        next.at(),
+                        next.zone(),
+                        null));
         return new QueuePlan.Through(batch.process().key(), left(usually), left(carefully));
     }
 
@@ -267,19 +292,13 @@ class Proposals {
                         planning.question(rolls(load, films), tank(load, tried), now),
                         choices(who, batches.get(load.batch()).process())))
                 .toList();
-        Duration warming = warming(batches.get(loads.get(0).batch()), now);
+        Duration warming = tried.warming(loads.get(0).batch());
         return Evening.of(
                 log.book(),
                 wanted,
                 now.plus(warming == null ? Duration.ZERO : warming),
                 warming == null ? Duration.ZERO : warming,
                 Evening.BETWEEN);
-    }
-
-    private @Nullable Duration warming(BatchState batch, Instant now) {
-        return Evening.isStillWarm(batch, now)
-                ? Duration.ZERO
-                : warm.warming(batch.id()).orElse(null);
     }
 
     private static List<Roll> rolls(QueuePlan.Load load, List<QueuedFilm> films) {
@@ -313,7 +332,7 @@ class Proposals {
                     choices(who, batch.process()),
                     evening.loads().get(i)));
         }
-        return new Proposal(proposed, waiting, warming(batches.get(loads.get(0).batch()), clock.instant()));
+        return new Proposal(proposed, waiting, tried.warming(loads.get(0).batch()));
     }
 
     /** Refuses what is not proposed any more, because something was logged or taken since. */

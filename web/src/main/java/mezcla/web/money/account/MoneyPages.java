@@ -5,6 +5,7 @@ import java.time.YearMonth;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -14,6 +15,7 @@ import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.LaboratoryPriced;
 import mezcla.log.Roll;
+import mezcla.log.RunLogged;
 import mezcla.money.AccountLine;
 import mezcla.money.Accounts;
 import mezcla.money.BatchCost;
@@ -40,6 +42,7 @@ import org.springframework.transaction.annotation.Transactional;
 class MoneyPages {
     private static final int CARDS = 3;
     private static final int SHOWN = 12;
+    private static final int CHOICES = 30;
 
     private final HouseAccounts accounts;
     private final HouseService houses;
@@ -106,22 +109,18 @@ class MoneyPages {
         House house = houses.house();
         Accounts all = accounts.accounts();
         YearMonth month = YearMonth.from(clock.instant().atZone(house.timeZone()));
-        List<Row> rows = accounts.names().stream()
+        List<String> names = accounts.names();
+        List<Row> rows = names.stream()
                 .filter(name -> member.isSteward() || name.equals(member.name()))
                 .sorted(Comparator.comparing(all::balance))
                 .limit(SHOWN)
                 .map(name -> row(all, name, month, house.timeZone()))
                 .toList();
-        List<BatchSpending> spending = accounts.spending().stream()
-                .sorted(Comparator.comparing((BatchSpending each) -> each.endedAt() != null)
-                        .thenComparing(
-                                each -> -accounts.demand(each.batch().process()).orElse(0))
-                        .thenComparing(each -> -lastUse(each.batch()))
-                        .thenComparing(each -> -each.batch().id()))
-                .toList();
-        Optional<BatchSpending> drawn = spending.stream()
-                .filter(each -> batch == null || each.batch().id() == batch)
-                .findFirst();
+        List<BatchSpending> spending = accounts.spending();
+        List<BatchSpending> lately = lately(spending);
+        Optional<BatchSpending> drawn = batch == null
+                ? lately.stream().findFirst()
+                : spending.stream().filter(each -> each.batch().id() == batch).findFirst();
         HousePrices prices = accounts.prices();
         FilmProcess process = drawn.map(each -> each.batch().process()).orElse(FilmProcess.COLOUR_NEGATIVE);
         OptionalDouble demand = accounts.demand(process);
@@ -133,8 +132,7 @@ class MoneyPages {
                 Figures.month(month),
                 month.toString(),
                 drawn.map(each -> curve(each, prices)).orElse(null),
-                spending.stream()
-                        .limit(30)
+                lately.stream()
                         .map(each -> new Choice(
                                 each.batch().id(),
                                 "Batch %d, %s"
@@ -144,7 +142,7 @@ class MoneyPages {
                                 drawn.filter(chosen -> chosen.equals(each)).isPresent()))
                         .toList(),
                 rows,
-                member.isSteward() ? accounts.names().size() - rows.size() : 0,
+                member.isSteward() ? names.size() - rows.size() : 0,
                 owing(all),
                 even(prices, process),
                 member.isSteward() ? covers(spending, prices) : List.of(),
@@ -165,11 +163,32 @@ class MoneyPages {
         return Math.round(rolls * 10) / 10.0;
     }
 
+    /** The batches that can be drawn: what stands first, then by how much film of their process comes, then the last used. */
+    private List<BatchSpending> lately(List<BatchSpending> spending) {
+        Map<FilmProcess, Double> demand = new HashMap<>();
+        record Placed(BatchSpending spending, boolean ended, double demand, long lastUse) {}
+        return spending.stream()
+                .map(each -> new Placed(
+                        each,
+                        each.endedAt() != null,
+                        demand.computeIfAbsent(each.batch().process(), process -> accounts.demand(process)
+                                .orElse(0)),
+                        lastUse(each.batch())))
+                .sorted(Comparator.comparing(Placed::ended)
+                        .thenComparing(
+                                Comparator.comparingDouble(Placed::demand).reversed())
+                        .thenComparing(Comparator.comparingLong(Placed::lastUse).reversed()))
+                .limit(CHOICES)
+                .map(Placed::spending)
+                .toList();
+    }
+
+    /** When it took its last run, in seconds; its runs are in the order in which they happened. */
     private static long lastUse(BatchState batch) {
-        return batch.runs().stream()
-                .mapToLong(run -> run.stamp().happenedAt().getEpochSecond())
-                .max()
-                .orElse(0);
+        List<RunLogged> runs = batch.runs();
+        return runs.isEmpty()
+                ? 0
+                : runs.get(runs.size() - 1).stamp().happenedAt().getEpochSecond();
     }
 
     private static String heading(SignedIn member, Accounts all, @Nullable BatchSpending drawn) {
