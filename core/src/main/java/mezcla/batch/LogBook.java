@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import mezcla.log.EntryVoided;
@@ -331,6 +332,18 @@ public final class LogBook {
         return strand.rows.stream()
                 .sorted(Comparator.comparingLong(row -> row.stamp().sequence()))
                 .toList();
+    }
+
+    /**
+     * The part of the book that bears on some batches, for supposing what happens to them: what it says of them is what the
+     * whole book says.
+     *
+     * @throws Refusal {@code unknown-batch}
+     */
+    public LogBook only(Collection<Long> batchIds) {
+        TreeMap<Long, LogEntry> rows = new TreeMap<>();
+        batchIds.forEach(id -> about(id).forEach(row -> rows.put(row.stamp().sequence(), row)));
+        return EMPTY.with(List.copyOf(rows.values()));
     }
 
     /**

@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param batch the batch as it was logged
  * @param kits the kits that it was mixed from
+ * @param rolls the roll equivalents that it did
  * @param cost its cost
  * @param expected what a roll of it will probably have cost; empty where no roll can be expected
  * @param endedAt when its last bath was poured away; null while something of it stands
@@ -33,6 +34,7 @@ import org.jspecify.annotations.Nullable;
 public record BatchSpending(
         BatchState batch,
         List<Long> kits,
+        double rolls,
         BatchCost cost,
         Optional<ExpectedCost> expected,
         @Nullable Instant endedAt,
@@ -73,6 +75,7 @@ public record BatchSpending(
                         .flatMap(fill -> fill.mixed().uses().stream())
                         .map(PartUse::kitId)
                         .collect(Collectors.toCollection(TreeSet::new))),
+                batch.rolls(),
                 cost,
                 ExpectedCost.of(batch, cost.total(), printed, demand, now),
                 ended,
@@ -107,7 +110,7 @@ public record BatchSpending(
     /** Adds batches up; empty where there is none. */
     public static Optional<Sum> sum(List<BatchSpending> some) {
         return some.stream()
-                .map(each -> new Sum(each.cost().total(), each.batch().rolls(), each.unused()))
+                .map(each -> new Sum(each.cost().total(), each.rolls(), each.unused()))
                 .reduce((one, other) -> new Sum(
                         one.total().plus(other.total()),
                         one.rolls() + other.rolls(),

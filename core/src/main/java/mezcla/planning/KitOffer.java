@@ -62,4 +62,9 @@ public record KitOffer(
                 opened.isPresent() ? opened.getAsDouble() / DAYS_IN_A_WEEK : null,
                 leaflet.baths().stream().map(Bath::recipe).anyMatch(recipe -> recipe.takesSachets())));
     }
+
+    /** The same kit, were its batches to last so many weeks. */
+    public KitOffer lasting(double weeks) {
+        return new KitOffer(name, makesMl, price, rollsPerMl, weeks, openedWeeks, onlyWhole);
+    }
 }

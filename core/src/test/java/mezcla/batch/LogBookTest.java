@@ -113,6 +113,12 @@ public class LogBookTest {
             LogState whole = log.state();
             whole.batches().forEach((id, batch) -> {
                 assertThat(LogState.fold(book.about(id)).batch(id)).isEqualTo(batch);
+                assertThat(book.only(List.of(id)).state().batch(id)).isEqualTo(batch);
+                assertThat(book.lastAbout(id))
+                        .isEqualTo(book.about(id)
+                                .get(book.about(id).size() - 1)
+                                .stamp()
+                                .sequence());
                 assertThat(BatchCost.of(batch, FillCosts.of(whole, batch), bath -> bath))
                         .isEqualTo(BatchCost.of(batch, FillCosts.of(whole), bath -> bath));
             });

@@ -14,6 +14,7 @@ import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.BatchState;
+import mezcla.batch.LogBook;
 import mezcla.log.AccountCorrected;
 import mezcla.log.Charge;
 import mezcla.log.ChargingChosen;
@@ -274,6 +275,13 @@ public class AccountsTest {
                             .map(entry -> Map.entry(entry.getKey(), minor(entry.getValue())))
                             .sorted(Map.Entry.comparingByKey())
                             .toList());
+            Accounts grown = Accounts.of(LogBook.EMPTY, NZD);
+            for (int rows = 7; rows < log.entries().size(); rows += 7) {
+                grown = grown.broughtUpTo(LogBook.EMPTY.with(log.entries().subList(0, rows)));
+            }
+            assertThat(grown.broughtUpTo(log.book()).lines())
+                    .as("read bit by bit")
+                    .isEqualTo(accounts(log).lines());
             made += (int) accounts(log).lines().stream()
                     .filter(line -> line.kind() == AccountLine.Kind.MADE_EVEN)
                     .count();

@@ -291,6 +291,9 @@ public sealed interface FormObjection extends Objection {
     /** “{text}” is no number of rolls a week. Type it as 2 or 1.5. */
     record NotADemand(String text) implements FormObjection {}
 
+    /** “{text}” is no number of weeks that a batch lasts. */
+    record NotALife(String text) implements FormObjection {}
+
     /** “{text}” is no month. Type it as 2026-11. */
     record NotAMonth(String text) implements FormObjection {}
 

@@ -193,6 +193,19 @@ public class HouseAccounts {
         return names;
     }
 
+    /**
+     * The names of those whose accounts come to something; members without a line are among them where there are few.
+     *
+     * @param few how many names are few
+     */
+    @Transactional(readOnly = true)
+    public List<String> withLines(int few) {
+        List<String> names = accounts().balances().keySet().stream()
+                .filter(name -> !name.equals(Roll.HOUSE))
+                .toList();
+        return names.size() < few ? names() : names;
+    }
+
     /** The sum of money, in the currency of the house. */
     @Transactional(readOnly = true)
     public Money sum(List<Money> some) {

@@ -15,6 +15,7 @@ import mezcla.planning.KitOffer;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -78,12 +79,15 @@ public class KitOffers {
      *
      * @param perWeek how many rolls come a week
      * @param saved how many are saved up before each batch is mixed
+     * @param lastsWeeks how long a batch is thought to last; null for as its sheet prints
      */
     @Transactional(readOnly = true)
-    public List<BatchSize> sizes(FilmProcess process, double perWeek, int saved) {
+    public List<BatchSize> sizes(FilmProcess process, double perWeek, int saved, @Nullable Double lastsWeeks) {
         double smallest = smallestMl();
         List<BatchSize> all = new ArrayList<>();
-        of(process).forEach(offer -> all.addAll(BatchSize.all(offer, smallest, perWeek, saved)));
+        of(process)
+                .forEach(offer -> all.addAll(BatchSize.all(
+                        lastsWeeks == null ? offer : offer.lasting(lastsWeeks), smallest, perWeek, saved)));
         all.sort(BatchSize.CHEAPEST_FIRST);
         return all;
     }
@@ -92,7 +96,8 @@ public class KitOffers {
     @Transactional(readOnly = true)
     public List<BatchSize> best(FilmProcess process, double perWeek) {
         Map<String, BatchSize> best = new LinkedHashMap<>();
-        sizes(process, perWeek, 0).forEach(size -> best.putIfAbsent(size.offer().name(), size));
+        sizes(process, perWeek, 0, null)
+                .forEach(size -> best.putIfAbsent(size.offer().name(), size));
         return List.copyOf(best.values());
     }
 }

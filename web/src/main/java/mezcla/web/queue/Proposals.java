@@ -95,6 +95,7 @@ class Proposals {
         private final List<Tank> tanks;
         private final RunQuestion next;
         private final Map<Load, Optional<Tank>> known = new HashMap<>();
+        private final Map<FilmProcess, RunSteps.Choices> ways = new HashMap<>();
         private final Map<Long, Optional<Duration>> warming = new HashMap<>();
 
         /** A load as far as it makes a difference. */
@@ -119,6 +120,12 @@ class Proposals {
                     places.stream().anyMatch(place -> films.get(place).roll().irreplaceable());
             long age = careful ? batches.size() - 1L - batch : batch;
             return OptionalLong.of(age * BY_AGE + Math.round(tank.get().volumeMl()));
+        }
+
+        /** How somebody runs film through a batch. */
+        RunSteps.Choices choices(SignedIn who, int batch) {
+            return ways.computeIfAbsent(batches.get(batch).process(), process -> usual.of(who, process)
+                    .choices());
         }
 
         /** How long the bottles of a batch need to get warm; null where they never do. */
@@ -290,11 +297,15 @@ class Proposals {
                 .map(load -> new Evening.Wanted(
                         batches.get(load.batch()).id(),
                         planning.question(rolls(load, films), tank(load, tried), now),
-                        choices(who, batches.get(load.batch()).process())))
+                        tried.choices(who, load.batch())))
                 .toList();
         Duration warming = tried.warming(loads.get(0).batch());
         return Evening.of(
-                log.book(),
+                log.book()
+                        .only(wanted.stream()
+                                .map(Evening.Wanted::batchId)
+                                .distinct()
+                                .toList()),
                 wanted,
                 now.plus(warming == null ? Duration.ZERO : warming),
                 warming == null ? Duration.ZERO : warming,
@@ -307,10 +318,6 @@ class Proposals {
 
     private static Tank tank(QueuePlan.Load load, Tried tried) {
         return tried.tank(load.batch(), load.films()).orElseThrow();
-    }
-
-    private RunSteps.Choices choices(SignedIn who, FilmProcess process) {
-        return usual.of(who, process).choices();
     }
 
     private Proposal proposal(
@@ -329,7 +336,7 @@ class Proposals {
                     load.films().stream().map(films::get).toList(),
                     batch,
                     tank(load, tried),
-                    choices(who, batch.process()),
+                    tried.choices(who, load.batch()),
                     evening.loads().get(i)));
         }
         return new Proposal(proposed, waiting, tried.warming(loads.get(0).batch()));

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import mezcla.batch.KitState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.FilmStage;
+import mezcla.log.LaboratoryPriced;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Slack;
@@ -339,15 +340,26 @@ class QueuePages {
                                             Math.round(worth.daysUntilOneMore().getAsDouble())),
                                     "day"))
                     : "";
-            return "Mixing %s for %s alone makes %s a roll; with one more it is %s.%s%s"
+            return "Mixing %s for %s alone makes %s a roll; with one more it is %s.%s%s%s"
                     .formatted(
                             Figures.inAll(volume),
                             films.size() == 1 ? "it" : "them",
                             Figures.money(worth.now()),
                             worth.withOneMore().getAmount().toPlainString(),
                             more,
-                            next);
+                            next,
+                            verdict(worth, process));
         });
+    }
+
+    /** Whether it is worth mixing now, where it is known what a laboratory takes. */
+    private String verdict(WorthMixing worth, FilmProcess process) {
+        return accounts.prices()
+                .laboratory(process.key(), clock.instant())
+                .map(LaboratoryPriced::price)
+                .map(price -> (worth.isWorthItBelow(price) ? " It is worth it now" : " Wait for more")
+                        + ": a laboratory takes %s.".formatted(Figures.money(price)))
+                .orElse("");
     }
 
     private List<After> after(List<QueuedFilm> all, ZoneId zone) {

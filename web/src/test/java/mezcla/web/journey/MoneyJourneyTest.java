@@ -75,6 +75,10 @@ public class MoneyJourneyTest extends DemoApplicationTest {
         bram.locator("#demand").fill("0,3");
         assertThat(heading(bram)).containsText("At 0.3 rolls a week");
         Assertions.assertThat(heading(bram).innerText()).isNotEqualTo(before);
+        bram.locator("#lasts").fill("half a moon");
+        assertThat(bram.locator("#lasts-error")).containsText("is no number of weeks");
+        bram.locator("#lasts").fill("1");
+        assertThat(bram.locator("#lasts-error")).hasText("");
         bram.locator("#demand").fill("many");
         assertThat(bram.locator("#demand-error")).containsText("“many” is no number of rolls a week");
         for (String page : new String[] {"/money/month", "/money/prices"}) {

@@ -26,7 +26,7 @@ import mezcla.money.HousePrices;
 import mezcla.planning.BatchSize;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
-import mezcla.web.drawing.plot.CostCurveDrawing;
+import mezcla.web.drawing.cost.CostCurveDrawing;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.money.HouseAccounts;
@@ -109,9 +109,8 @@ class MoneyPages {
         House house = houses.house();
         Accounts all = accounts.accounts();
         YearMonth month = YearMonth.from(clock.instant().atZone(house.timeZone()));
-        List<String> names = accounts.names();
+        List<String> names = member.isSteward() ? accounts.withLines(SHOWN) : List.of(member.name());
         List<Row> rows = names.stream()
-                .filter(name -> member.isSteward() || name.equals(member.name()))
                 .sorted(Comparator.comparing(all::balance))
                 .limit(SHOWN)
                 .map(name -> row(all, name, month, house.timeZone()))
@@ -262,7 +261,7 @@ class MoneyPages {
                                 spending.cost()
                                         .whenRestIsUnused()
                                         .flatMap(BatchCost::soFar)
-                                        .map(money -> " With what the kit leaves over, %s so far."
+                                        .map(money -> " With what the kit leaves over (dotted), %s so far."
                                                 .formatted(Figures.money(money)))
                                         .orElse("")));
     }
@@ -276,7 +275,7 @@ class MoneyPages {
             Optional<BatchSpending.Sum> ended = BatchSpending.sum(spending.stream()
                     .filter(each ->
                             each.endedAt() != null && each.batch().process().equals(process))
-                    .filter(each -> each.batch().rolls() > 0)
+                    .filter(each -> each.rolls() > 0)
                     .toList());
             if (price.isEmpty() || ended.isEmpty()) {
                 continue;

@@ -3,6 +3,7 @@ package mezcla.web.money.buy;
 import java.util.Map;
 import mezcla.planning.BatchSize;
 import mezcla.planning.Season;
+import mezcla.web.drawing.cost.SeasonDrawing;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.PageView;
 import mezcla.web.words.Figures;
@@ -37,9 +38,17 @@ class BuyController {
      * @param over whether all are there
      * @param heading what they come to
      * @param spread the same in more words
-     * @param query the same question, to ask again
+     * @param drawing the same as a picture; null before
+     * @param query the same question, as an address carries it
      */
-    record Thought(int done, int all, boolean over, String heading, String spread, Map<String, String> query) {}
+    record Thought(
+            int done,
+            int all,
+            boolean over,
+            String heading,
+            String spread,
+            @Nullable SeasonDrawing drawing,
+            String query) {}
 
     @GetMapping("/money/kits/seasons")
     ModelAndView seasons(@RequestParam Map<String, String> typed) {
@@ -56,13 +65,8 @@ class BuyController {
                         size == null || season != null,
                         heading(size, season),
                         spread(season),
-                        Map.of(
-                                "process",
-                                asked.process().key(),
-                                "demand",
-                                Figures.plain(asked.perWeek(), 2),
-                                "saved",
-                                Integer.toString(asked.saved()))),
+                        season == null || season.isEmpty() ? null : SeasonDrawing.of(season),
+                        BuyPages.query(asked)),
                 new FieldErrors());
     }
 

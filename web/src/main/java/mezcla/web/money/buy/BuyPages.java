@@ -12,7 +12,7 @@ import mezcla.measure.Refusal;
 import mezcla.money.BreakEven;
 import mezcla.planning.BatchSize;
 import mezcla.web.clock.LogClock;
-import mezcla.web.drawing.plot.KitChoiceDrawing;
+import mezcla.web.drawing.cost.KitChoiceDrawing;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedMoney;
@@ -31,6 +31,7 @@ class BuyPages {
     private static final double LEAST_DEMAND = 0.1;
     private static final double MOST_DEMAND = 200;
     private static final int MOST_SAVED = 24;
+    private static final double LEAST_WEEKS = 0.5;
     private static final int ROWS = 12;
 
     private final HouseAccounts accounts;
@@ -55,12 +56,13 @@ class BuyPages {
      * @param demand rolls a week, as typed or as the house did
      * @param demandSaid where that comes from
      * @param saved rolls saved up before a batch is mixed, as typed
+     * @param lasts weeks that a batch is thought to last, as typed; empty for as printed
      * @param laboratory what a laboratory takes, as typed or as looked up
      * @param drawing every way side by side; null where no kit has a known price
      * @param rows the ways, the cheapest first
      * @param saving what saving up would change, of the cheapest
      * @param paidOff when equipment has paid for itself
-     * @param query the same question, for the seasons
+     * @param query the same question, as an address carries it
      */
     record Page(
             String heading,
@@ -70,18 +72,20 @@ class BuyPages {
             String demand,
             String demandSaid,
             String saved,
+            String lasts,
             String laboratory,
             @Nullable KitChoiceDrawing drawing,
             List<Row> rows,
             List<String> saving,
             String paidOff,
-            Map<String, String> query) {}
+            String query) {}
 
     /** A way to use a kit. */
     record Row(String kit, String batches, String aRoll, String rolls, String lasts, String wasted, boolean best) {}
 
     /** What is asked, read. */
-    record Asked(FilmProcess process, double perWeek, int saved, Optional<Money> laboratory) {}
+    record Asked(
+            FilmProcess process, double perWeek, int saved, @Nullable Double lastsWeeks, Optional<Money> laboratory) {}
 
     /** Reads what is asked; what cannot be read stands beside its field, and the house's own counts instead. */
     @Transactional(readOnly = true)
@@ -96,6 +100,8 @@ class BuyPages {
         Double perWeek = demand.isEmpty() ? null : errors.read("demand", () -> demand(demand));
         String saved = typed.getOrDefault("saved", "").strip();
         Integer rolls = saved.isEmpty() ? null : errors.read("saved", () -> saved(saved));
+        String lasts = typed.getOrDefault("lasts", "").strip();
+        Double weeks = lasts.isEmpty() ? null : errors.read("lasts", () -> weeks(lasts));
         String laboratory = typed.getOrDefault("laboratory", "");
         Money typedPrice = laboratory.isBlank()
                 ? null
@@ -106,6 +112,7 @@ class BuyPages {
                 process,
                 perWeek == null ? accounts.demand(process).orElse(1) : perWeek,
                 rolls == null ? 0 : rolls,
+                weeks,
                 typedPrice != null
                         ? Optional.of(typedPrice)
                         : accounts.prices()
@@ -131,6 +138,14 @@ class BuyPages {
         return Double.parseDouble(text);
     }
 
+    private static double weeks(String typed) {
+        String text = typed.replace(',', '.');
+        if (!text.matches("[0-9]{1,3}(\\.[0-9])?") || Double.parseDouble(text) < LEAST_WEEKS) {
+            throw Refusal.of(new FormObjection.NotALife(typed));
+        }
+        return Double.parseDouble(text);
+    }
+
     private static int saved(String typed) {
         if (!typed.matches("[0-9]{1,2}") || Integer.parseInt(typed) > MOST_SAVED) {
             throw Refusal.of(new FormObjection.NotACount(typed));
@@ -142,7 +157,7 @@ class BuyPages {
     Page page(Map<String, String> typed, FieldErrors errors) {
         Asked asked = asked(typed, errors);
         OptionalDouble known = accounts.demand(asked.process());
-        List<BatchSize> sizes = offers.sizes(asked.process(), asked.perWeek(), asked.saved());
+        List<BatchSize> sizes = offers.sizes(asked.process(), asked.perWeek(), asked.saved(), asked.lastsWeeks());
         Optional<BatchSize> best = sizes.stream().findFirst();
         String perWeek = Figures.plain(asked.perWeek(), 1);
         String demand = typed.getOrDefault("demand", "");
@@ -157,6 +172,7 @@ class BuyPages {
                                 .formatted(Figures.countOfRolls(Math.round(known.getAsDouble() * 10) / 10.0))
                         : "Nobody has run any in the last eight weeks, so this is a guess.",
                 typed.getOrDefault("saved", "0"),
+                typed.getOrDefault("lasts", ""),
                 typed.getOrDefault(
                         "laboratory",
                         asked.laboratory()
@@ -169,7 +185,17 @@ class BuyPages {
                         .toList(),
                 best.map(size -> saving(size, asked.perWeek())).orElse(List.of()),
                 best.map(size -> paidOff(size, asked)).orElse(""),
-                Map.of("process", asked.process().key(), "demand", perWeek, "saved", Integer.toString(asked.saved())));
+                query(asked));
+    }
+
+    /** A question as an address carries it. */
+    static String query(Asked asked) {
+        return "process=%s&demand=%s&saved=%d&lasts=%s"
+                .formatted(
+                        asked.process().key(),
+                        Figures.plain(asked.perWeek(), 1),
+                        asked.saved(),
+                        asked.lastsWeeks() == null ? "" : Figures.plain(asked.lastsWeeks(), 1));
     }
 
     private static String heading(BatchSize size, Asked asked) {
@@ -238,7 +264,7 @@ class BuyPages {
     /** The cheapest way, for seasons; empty where there is none. */
     @Transactional(readOnly = true)
     Optional<BatchSize> best(Asked asked) {
-        return offers.sizes(asked.process(), asked.perWeek(), asked.saved()).stream()
+        return offers.sizes(asked.process(), asked.perWeek(), asked.saved(), asked.lastsWeeks()).stream()
                 .findFirst();
     }
 }

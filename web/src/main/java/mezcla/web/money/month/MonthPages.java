@@ -35,6 +35,7 @@ import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
+import mezcla.web.waste.WasteService;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Spreadsheet;
 import org.joda.money.Money;
@@ -53,9 +54,17 @@ class MonthPages {
     private final HouseService houses;
     private final DarkroomLog log;
     private final CupboardService cupboard;
+    private final WasteService waste;
     private final LogClock clock;
 
-    MonthPages(HouseAccounts accounts, HouseService houses, DarkroomLog log, CupboardService cupboard, LogClock clock) {
+    MonthPages(
+            HouseAccounts accounts,
+            HouseService houses,
+            DarkroomLog log,
+            CupboardService cupboard,
+            WasteService waste,
+            LogClock clock) {
+        this.waste = waste;
         this.cupboard = cupboard;
         this.accounts = accounts;
         this.houses = houses;
@@ -174,7 +183,8 @@ class MonthPages {
                                                 kit.id(),
                                                 kit.arrival().leaflet().name()),
                                 kit.landed().getAmount().toPlainString(),
-                                HouseSide.KitPaid.of(kit).byHouse() ? "paid by the house" : "paid by a member"))
+                                (HouseSide.KitPaid.of(kit).byHouse() ? "paid by the house" : "paid by a member")
+                                        + ofKit(kit.id(), spending)))
                         .toList(),
                 waste(from, to),
                 cupboard.orders(),
@@ -262,7 +272,7 @@ class MonthPages {
                 spending.cost().total().getAmount().toPlainString(),
                 "%s%s%s"
                         .formatted(
-                                Figures.countOfRolls(Math.round(spending.batch().rolls() * 100) / 100.0),
+                                Figures.countOfRolls(Math.round(spending.rolls() * 100) / 100.0),
                                 spending.cost()
                                         .soFar()
                                         .map(money -> ", " + Figures.money(money) + " a roll")
@@ -291,6 +301,16 @@ class MonthPages {
         return figures;
     }
 
+    /** What rolls cost that were run through what was mixed from a kit. */
+    private static String ofKit(long kit, List<BatchSpending> spending) {
+        return BatchSpending.sum(spending.stream()
+                        .filter(each -> each.kits().contains(kit))
+                        .toList())
+                .flatMap(sum -> sum.aRoll().map(money -> "; its batches did %s so far, %s a roll"
+                        .formatted(Figures.countOfRolls(Math.round(sum.rolls() * 100) / 100.0), Figures.money(money))))
+                .orElse("");
+    }
+
     private List<Figure> waste(Instant from, Instant to) {
         LogBook book = log.book();
         List<LogEntry> counting = book.waste().stream()
@@ -306,6 +326,11 @@ class MonthPages {
                 .forEach(fill -> poured.merge(fill.route(), fill.volumeMl(), Double::sum));
         List<Figure> figures = new ArrayList<>();
         poured.forEach((route, ml) -> figures.add(new Figure(route.words(), Figures.inAll(ml), "poured away")));
+        waste.levels()
+                .forEach(level -> figures.add(new Figure(
+                        level.drum().name(),
+                        Figures.inAll(level.levelMl()),
+                        "in it now, since it was last collected")));
         counting.stream()
                 .filter(DrumCollected.class::isInstance)
                 .map(DrumCollected.class::cast)

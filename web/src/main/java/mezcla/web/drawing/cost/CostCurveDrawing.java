@@ -1,4 +1,4 @@
-package mezcla.web.drawing.plot;
+package mezcla.web.drawing.cost;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * laboratory's price as a line, and what age will probably take as a ground.
  *
  * @param path the curve
+ * @param rest the same if nothing more were mixed from its kits; empty where that changes nothing
  * @param marks so far, expected, at printed capacity
  * @param laboratory where a laboratory's price lies; null where nobody looked it up, or it is off the picture
  * @param laboratoryText that price
@@ -27,6 +28,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record CostCurveDrawing(
         String path,
+        String rest,
         List<Mark> marks,
         @Nullable Double laboratory,
         String laboratoryText,
@@ -75,7 +77,7 @@ public record CostCurveDrawing(
      */
     public static CostCurveDrawing of(BatchSpending spending, OptionalDouble capacity, Optional<Money> laboratory) {
         double total = minor(spending.cost().total());
-        double done = spending.batch().rolls();
+        double done = spending.rolls();
         double expected = spending.expected().map(ExpectedCost::rolls).orElse(done);
         double most = Math.max(1, Math.max(capacity.orElse(0), Math.max(done, expected)));
         double dearest = dearest(spending, total, most, laboratory);
@@ -100,6 +102,10 @@ public record CostCurveDrawing(
                 && expected < capacity.getAsDouble() - FIRST;
         return new CostCurveDrawing(
                 path(plane, total, most, dearest),
+                spending.cost()
+                        .whenRestIsUnused()
+                        .map(unused -> path(plane, minor(unused.total()), most, dearest))
+                        .orElse(""),
                 apart(marks),
                 laboratory
                         .map(CostCurveDrawing::minor)

@@ -1,4 +1,4 @@
-package mezcla.web.drawing.plot;
+package mezcla.web.drawing.cost;
 
 import java.util.ArrayList;
 import java.util.Comparator;
