@@ -85,6 +85,12 @@ public class HouseAccounts {
         return prices.of(book.lastSequence(), () -> HousePrices.of(book.entries()));
     }
 
+    /** What everything about money rests on: the last row, the hour, and what counts where a sheet prints nothing. */
+    @Transactional(readOnly = true)
+    public Object restsOn() {
+        return until(houses.standIns());
+    }
+
     /** What each batch cost, and what came of it. */
     @Transactional(readOnly = true)
     public List<BatchSpending> spending() {

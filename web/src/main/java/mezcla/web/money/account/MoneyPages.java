@@ -29,6 +29,7 @@ import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.cost.CostCurveDrawing;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.log.Remembered;
 import mezcla.web.money.HouseAccounts;
 import mezcla.web.money.KitOffers;
 import mezcla.web.words.Figures;
@@ -45,6 +46,7 @@ class MoneyPages {
     private static final int CHOICES = 30;
 
     private final HouseAccounts accounts;
+    private final Remembered<Standing> remembered = new Remembered<>();
     private final HouseService houses;
     private final KitOffers offers;
     private final LogClock clock;
@@ -104,6 +106,13 @@ class MoneyPages {
     /** A kit used in its best way. */
     record Card(String name, String aRoll, String rolls, String lasts, boolean best) {}
 
+    /** What is the same for everybody, until another row is written. */
+    private record Standing(List<BatchSpending> lately, List<String> covers, List<Money> owed, String owing) {}
+
+    private Standing standing(Accounts all, List<BatchSpending> spending) {
+        return new Standing(lately(spending), covers(spending, accounts.prices()), owed(all), owing(all));
+    }
+
     @Transactional(readOnly = true)
     Page page(SignedIn member, @Nullable Long batch, Map<String, String> typed) {
         House house = houses.house();
@@ -116,7 +125,8 @@ class MoneyPages {
                 .map(name -> row(all, name, month, house.timeZone()))
                 .toList();
         List<BatchSpending> spending = accounts.spending();
-        List<BatchSpending> lately = lately(spending);
+        Standing standing = remembered.of(accounts.restsOn(), () -> standing(all, spending));
+        List<BatchSpending> lately = standing.lately();
         Optional<BatchSpending> drawn = batch == null
                 ? lately.stream().findFirst()
                 : spending.stream().filter(each -> each.batch().id() == batch).findFirst();
@@ -126,7 +136,7 @@ class MoneyPages {
         double perWeek = demand.orElse(1);
         List<BatchSize> best = offers.best(process, perWeek);
         return new Page(
-                heading(member, all, drawn.orElse(null)),
+                heading(member, all, standing.owed(), drawn.orElse(null)),
                 house.name(),
                 Figures.month(month),
                 month.toString(),
@@ -142,9 +152,9 @@ class MoneyPages {
                         .toList(),
                 rows,
                 member.isSteward() ? names.size() - rows.size() : 0,
-                owing(all),
+                standing.owing(),
                 even(prices, process),
-                member.isSteward() ? covers(spending, prices) : List.of(),
+                member.isSteward() ? standing.covers() : List.of(),
                 "At %s a week of %s%s"
                         .formatted(
                                 Figures.countOfRolls(rounded(perWeek)),
@@ -190,7 +200,7 @@ class MoneyPages {
                 : runs.get(runs.size() - 1).stamp().happenedAt().getEpochSecond();
     }
 
-    private static String heading(SignedIn member, Accounts all, @Nullable BatchSpending drawn) {
+    private static String heading(SignedIn member, Accounts all, List<Money> owed, @Nullable BatchSpending drawn) {
         String cost = drawn == null
                 ? ""
                 : drawn.expected()
@@ -209,7 +219,7 @@ class MoneyPages {
                                     ? "you have " + Figures.money(own) + " to your credit"
                                     : "you owe nothing"));
         }
-        long owing = owed(all).size();
+        long owing = owed.size();
         return Figures.sentence(cost
                 + (owing == 0
                         ? "nobody owes anything"
@@ -217,7 +227,7 @@ class MoneyPages {
                                 .formatted(
                                         Figures.number(owing),
                                         owing == 1 ? "member owes" : "members owe",
-                                        Figures.money(all.sumOf(owed(all)).abs()))));
+                                        Figures.money(all.sumOf(owed).abs()))));
     }
 
     private static List<Money> owed(Accounts all) {
