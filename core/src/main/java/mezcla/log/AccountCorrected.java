@@ -1,6 +1,5 @@
 package mezcla.log;
 
-import java.util.Set;
 import org.joda.money.Money;
 
 /**
@@ -13,17 +12,7 @@ import org.joda.money.Money;
  * @param reason why
  */
 public record AccountCorrected(Stamp stamp, String account, Money amount, boolean writtenOff, String reason)
-        implements LogEntry {
-    @Override
-    public Set<Subject> touches() {
-        return Set.of();
-    }
-
-    @Override
-    public Set<Subject> restsOn() {
-        return Set.of();
-    }
-
+        implements AboutMoney {
     @Override
     public EntryKind kind() {
         return EntryKind.ACCOUNT_CORRECTED;

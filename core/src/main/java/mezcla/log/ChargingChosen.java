@@ -1,6 +1,5 @@
 package mezcla.log;
 
-import java.util.Set;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 
@@ -11,17 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param process the key of the process
  * @param price what a roll costs; null for what it cost, made even when the batch ends
  */
-public record ChargingChosen(Stamp stamp, String process, @Nullable Money price) implements LogEntry {
-    @Override
-    public Set<Subject> touches() {
-        return Set.of();
-    }
-
-    @Override
-    public Set<Subject> restsOn() {
-        return Set.of();
-    }
-
+public record ChargingChosen(Stamp stamp, String process, @Nullable Money price) implements AboutMoney {
     @Override
     public EntryKind kind() {
         return EntryKind.CHARGING_CHOSEN;

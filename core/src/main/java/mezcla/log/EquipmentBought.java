@@ -1,6 +1,5 @@
 package mezcla.log;
 
-import java.util.Set;
 import org.joda.money.Money;
 
 /**
@@ -10,17 +9,7 @@ import org.joda.money.Money;
  * @param what what it is
  * @param price what it cost
  */
-public record EquipmentBought(Stamp stamp, String what, Money price) implements LogEntry {
-    @Override
-    public Set<Subject> touches() {
-        return Set.of();
-    }
-
-    @Override
-    public Set<Subject> restsOn() {
-        return Set.of();
-    }
-
+public record EquipmentBought(Stamp stamp, String what, Money price) implements AboutMoney {
     @Override
     public EntryKind kind() {
         return EntryKind.EQUIPMENT_BOUGHT;

@@ -1,6 +1,5 @@
 package mezcla.log;
 
-import java.util.Set;
 import org.joda.money.Money;
 
 /**
@@ -10,17 +9,7 @@ import org.joda.money.Money;
  * @param process the key of the process
  * @param price what it takes for a roll
  */
-public record LaboratoryPriced(Stamp stamp, String process, Money price) implements LogEntry {
-    @Override
-    public Set<Subject> touches() {
-        return Set.of();
-    }
-
-    @Override
-    public Set<Subject> restsOn() {
-        return Set.of();
-    }
-
+public record LaboratoryPriced(Stamp stamp, String process, Money price) implements AboutMoney {
     @Override
     public EntryKind kind() {
         return EntryKind.LABORATORY_PRICED;

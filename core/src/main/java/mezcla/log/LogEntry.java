@@ -29,11 +29,7 @@ public sealed interface LogEntry
                 FilmInspected,
                 FillsDiscarded,
                 DrumCollected,
-                ChargingChosen,
-                LaboratoryPriced,
-                EquipmentBought,
-                PaymentRecorded,
-                AccountCorrected,
+                AboutMoney,
                 FilmDropped,
                 FilmHandled,
                 EntryVoided {

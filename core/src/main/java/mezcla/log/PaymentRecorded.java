@@ -1,6 +1,5 @@
 package mezcla.log;
 
-import java.util.Set;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 
@@ -12,17 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param amount what the member paid; below zero for what the house paid out
  * @param note how, or what for; null for nothing
  */
-public record PaymentRecorded(Stamp stamp, String account, Money amount, @Nullable String note) implements LogEntry {
-    @Override
-    public Set<Subject> touches() {
-        return Set.of();
-    }
-
-    @Override
-    public Set<Subject> restsOn() {
-        return Set.of();
-    }
-
+public record PaymentRecorded(Stamp stamp, String account, Money amount, @Nullable String note) implements AboutMoney {
     @Override
     public EntryKind kind() {
         return EntryKind.PAYMENT_RECORDED;

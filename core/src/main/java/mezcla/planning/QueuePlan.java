@@ -28,6 +28,7 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
     public static final int MOST_BATCHES = 6;
 
     private static final int LOADS_SHIFT = 40;
+    private static final long BY_AGE = 100_000;
     private static final long NEVER = Long.MAX_VALUE;
 
     /** Keeps its own lists. */
@@ -65,6 +66,20 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
         public Load {
             films = List.copyOf(films);
         }
+    }
+
+    /**
+     * What a load costs, for comparing it with others: the oldest batch that takes it is used up first, film that cannot be
+     * made again goes through the freshest; then the smallest tank.
+     *
+     * @param age where its batch stands among all, from the oldest, 0
+     * @param batches how many there are
+     * @param irreplaceable whether any of its film cannot be made again
+     * @param tankMl what its tank takes, in ml
+     */
+    public static long cost(int age, int batches, boolean irreplaceable, double tankMl) {
+        long place = irreplaceable ? batches - 1L - age : age;
+        return place * BY_AGE + Math.round(tankMl);
     }
 
     /** What goes into one tank. */

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import mezcla.batch.Voiding;
 import mezcla.leaflet.FilmProcess;
@@ -103,6 +104,32 @@ public record QueuedFilm(
     /** What it is, under its number. */
     public Roll roll() {
         return dropped.roll().queuedAs(id());
+    }
+
+    /** What it is as far as that makes a difference for a run: without owner, name and number. */
+    public Roll asLoaded() {
+        Roll roll = dropped.roll();
+        Roll.Film film = roll.film();
+        return new Roll(
+                "",
+                roll.format(),
+                roll.equivalents(),
+                roll.stops(),
+                roll.irreplaceable(),
+                film == null
+                        ? null
+                        : new Roll.Film(null, null, film.correctionSeconds(), film.madeFor(), film.carbonBacking()));
+    }
+
+    /** Whether both may go into one tank: one process, push and correction, made for the same, with or without carbon. */
+    public boolean sharesTankWith(QueuedFilm other) {
+        Roll.Film of = Objects.requireNonNullElse(dropped.roll().film(), Roll.Film.PLAIN);
+        Roll.Film with = Objects.requireNonNullElse(other.dropped.roll().film(), Roll.Film.PLAIN);
+        return dropped.process().equals(other.dropped.process())
+                && dropped.roll().stops() == other.dropped.roll().stops()
+                && of.correctionSeconds() == with.correctionSeconds()
+                && Objects.equals(of.madeFor(), with.madeFor())
+                && of.carbonBacking() == with.carbonBacking();
     }
 
     /** What it is to go through. */

@@ -29,6 +29,7 @@ public record WorthMixing(
         OptionalDouble daysUntilOneMore,
         boolean fits) {
     private static final double DAYS_IN_A_WEEK = 7;
+    private static final double STEP_ML = 50;
 
     /**
      * Reckons it.
@@ -62,6 +63,20 @@ public record WorthMixing(
 
     private static Money each(Money cost, double rolls) {
         return cost.dividedBy(BigDecimal.valueOf(rolls), RoundingMode.HALF_UP);
+    }
+
+    /**
+     * Reckons it for as much as the film and its tank need, in steps of 50 ml (<em>house</em>), and at most the whole kit.
+     *
+     * @param offer the kit
+     * @param tankMl what the smallest tank takes that the film fits, in ml
+     * @param waiting how many roll equivalents wait; above 0
+     * @param perWeek λ: how many come a week; empty where nobody knows
+     */
+    public static WorthMixing forFilm(KitOffer offer, double tankMl, double waiting, OptionalDouble perWeek) {
+        double needed = Math.max(tankMl, waiting / offer.rollsPerMl());
+        double volume = Math.min(offer.makesMl(), Math.ceil(needed / STEP_ML) * STEP_ML);
+        return of(offer, volume, waiting, perWeek);
     }
 
     /** Whether it is worth it now: a roll costs no more than so much, or no more is expected to come. */

@@ -145,6 +145,11 @@ public class BatchSizeTest {
         assertThat(one.fits()).isTrue();
         assertThat(one.isWorthItBelow(Money.ofMinor(CurrencyUnit.of("NZD"), 50)))
                 .isFalse();
+        assertThat(WorthMixing.forFilm(offer, 300, 4, OptionalDouble.empty()).volumeMl())
+                .as("334 ml for four rolls")
+                .isEqualTo(350);
+        assertThat(WorthMixing.forFilm(offer, 500, 1, OptionalDouble.empty()).volumeMl())
+                .isEqualTo(500);
         WorthMixing many = WorthMixing.of(offer, 300, 4, OptionalDouble.empty());
         assertThat(many.fits()).as("300 ml take 3.6 rolls").isFalse();
         assertThat(many.expected()).isEmpty();

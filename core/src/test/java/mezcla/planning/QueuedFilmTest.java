@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.log.Charge;
 import mezcla.log.FilmDropped;
 import mezcla.log.FilmHandled;
 import mezcla.log.FilmStage;
@@ -13,7 +14,9 @@ import mezcla.log.Roll;
 import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
+import mezcla.measure.FilmFormat;
 import mezcla.measure.FilmFormat.Reel;
+import org.joda.money.Money;
 import org.testng.annotations.Test;
 
 /** Film of the queue, from the counter into its owner's hands. */
@@ -132,5 +135,49 @@ public class QueuedFilmTest {
         assertThat(UndescribedTank.holds(300)).containsEntry(Reel.R135, 1).containsEntry(Reel.R120, 0);
         assertThat(UndescribedTank.holds(1000)).containsEntry(Reel.R135, 4).containsEntry(Reel.R120, 2);
         assertThat(UndescribedTank.holds(200)).containsEntry(Reel.R135, 1).doesNotContainKey(Reel.CINE);
+    }
+
+    @Test
+    public void aGuestsFilmIsBorneByWhoeverBroughtIt() {
+        TestLog log = darkroom();
+        drop(log, 1, 7, true, null);
+        Roll guest = new Roll("Wren", FilmFormat.F120, 1, 0, false);
+        log.add(1.5, stamp -> new FilmDropped(stamp, 8, guest, "colour-negative", "Devi", null, true));
+        Bearer bearer = new Bearer(List.of("Ines", "Devi"), QueuedFilm.of(log.entries()), log.state(), "Ines");
+        assertThat(bearer.of(guest.queuedAs(8L))).isEqualTo("Devi");
+        assertThat(bearer.of(guest)).as("nobody knows").isEqualTo("Ines");
+        assertThat(bearer.of(new Roll(Roll.HOUSE, FilmFormat.F120, 1, 0, false)))
+                .isEqualTo(Roll.HOUSE);
+        assertThat(bearer.of(new Roll("Devi", FilmFormat.F120, 1, 0, false))).isEqualTo("Devi");
+        log.add(2, stamp -> new RunLogged(stamp, 1, List.of(guest), List.of(), 300, List.of(), null)
+                .charged(List.of(new Charge("Devi", Money.parse("NZD 4.00"), true))));
+        assertThat(new Bearer(List.of("Ines", "Devi"), List.of(), log.state(), "Ines").of(guest))
+                .as("she bore it before")
+                .isEqualTo("Devi");
+    }
+
+    @Test
+    public void filmSharesATankWithWhatIsRunInTheSameWay() {
+        TestLog log = darkroom();
+        Roll pushed = new Roll("Ines", FilmFormat.F120, 1, 1, false);
+        Roll carbon = new Roll("Ines", FilmFormat.F120, 1, 0, false, new Roll.Film(null, null, 0, null, true));
+        Roll named = new Roll("Devi", FilmFormat.F135_36, 1, 0, true, new Roll.Film("harbour", null, 0, null, false));
+        long id = 1;
+        for (Roll roll : List.of(TestLog.roll(0), pushed, carbon, named)) {
+            long number = id++;
+            log.add(1, stamp -> new FilmDropped(stamp, number, roll, "colour-negative", "Ines", null, true));
+        }
+        assertThat(film(log, 1).sharesTankWith(film(log, 2))).isFalse();
+        assertThat(film(log, 1).sharesTankWith(film(log, 3))).isFalse();
+        assertThat(film(log, 1).sharesTankWith(film(log, 4))).isTrue();
+        assertThat(film(log, 4).asLoaded().owner()).isEmpty();
+        assertThat(film(log, 4).asLoaded().irreplaceable()).isTrue();
+    }
+
+    @Test
+    public void theOldestBatchIsUsedUpButForWhatCannotBeMadeAgain() {
+        assertThat(QueuePlan.cost(0, 3, false, 300)).isLessThan(QueuePlan.cost(1, 3, false, 300));
+        assertThat(QueuePlan.cost(2, 3, true, 300)).isLessThan(QueuePlan.cost(0, 3, true, 300));
+        assertThat(QueuePlan.cost(1, 3, false, 300)).isLessThan(QueuePlan.cost(1, 3, false, 1000));
     }
 }

@@ -8,9 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
@@ -18,7 +16,6 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Charge;
 import mezcla.log.Roll;
-import mezcla.log.RunLogged;
 import mezcla.money.Accounts;
 import mezcla.money.BatchCost;
 import mezcla.money.BatchSpending;
@@ -26,6 +23,7 @@ import mezcla.money.Demand;
 import mezcla.money.FillCosts;
 import mezcla.money.HousePrices;
 import mezcla.money.RunCharges;
+import mezcla.planning.Bearer;
 import mezcla.planning.QueuedFilm;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
@@ -140,37 +138,12 @@ public class HouseAccounts {
     public List<Charge> charges(SignedIn who, long batchId, List<Roll> rolls) {
         double more = rolls.stream().mapToDouble(Roll::equivalents).sum();
         return rate(batchId, more)
-                .map(rate -> RunCharges.of(rolls, rate, bearer(who)))
+                .map(rate -> RunCharges.of(rolls, rate, bearer(who)::of))
                 .orElse(List.of());
     }
 
-    /** A member bears their own film, the house its own, and a guest's whoever brought it, or bore it before. */
-    private Function<Roll, String> bearer(SignedIn who) {
-        List<String> names = members.all().stream().map(SignedIn::name).toList();
-        Map<Long, QueuedFilm> queued = film().stream().collect(Collectors.toMap(QueuedFilm::id, Function.identity()));
-        return roll -> {
-            if (roll.owner().equals(Roll.HOUSE) || names.contains(roll.owner())) {
-                return roll.owner();
-            }
-            QueuedFilm film = roll.queued() == null ? null : queued.get(roll.queued());
-            return film != null
-                    ? film.dropped().broughtBy()
-                    : bearerBefore(roll.owner()).orElse(who.name());
-        };
-    }
-
-    private Optional<String> bearerBefore(String guest) {
-        List<String> bearers = new ArrayList<>();
-        for (BatchState batch : log.state().batches().values()) {
-            for (RunLogged run : batch.runs()) {
-                for (int i = 0; i < run.charges().size(); i++) {
-                    if (run.rolls().get(i).owner().equals(guest)) {
-                        bearers.add(run.charges().get(i).account());
-                    }
-                }
-            }
-        }
-        return bearers.isEmpty() ? Optional.empty() : Optional.of(bearers.get(bearers.size() - 1));
+    private Bearer bearer(SignedIn who) {
+        return new Bearer(members.all().stream().map(SignedIn::name).toList(), film(), log.state(), who.name());
     }
 
     /** λ of a process; empty where nobody knows. */

@@ -7,7 +7,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
@@ -44,7 +43,6 @@ class Proposals {
     static final int MOST_LOADS = 6;
 
     private static final double NO_LIMIT = 999;
-    private static final long BY_AGE = 100_000;
 
     private final DarkroomLog log;
     private final Planning planning;
@@ -118,8 +116,8 @@ class Proposals {
             }
             boolean careful =
                     places.stream().anyMatch(place -> films.get(place).roll().irreplaceable());
-            long age = careful ? batches.size() - 1L - batch : batch;
-            return OptionalLong.of(age * BY_AGE + Math.round(tank.get().volumeMl()));
+            return OptionalLong.of(
+                    QueuePlan.cost(batch, batches.size(), careful, tank.get().volumeMl()));
         }
 
         /** How somebody runs film through a batch. */
@@ -140,10 +138,9 @@ class Proposals {
         }
 
         Optional<Tank> tank(int batch, List<Integer> places) {
-            List<Roll> rolls =
-                    places.stream().map(place -> plain(films.get(place).roll())).toList();
-            Roll first = rolls.get(0);
-            boolean alike = rolls.stream().allMatch(roll -> goTogether(first, roll));
+            List<QueuedFilm> load = places.stream().map(films::get).toList();
+            List<Roll> rolls = load.stream().map(QueuedFilm::asLoaded).toList();
+            boolean alike = load.stream().allMatch(load.get(0)::sharesTankWith);
             return alike
                     ? known.computeIfAbsent(
                             new Load(
@@ -168,29 +165,6 @@ class Proposals {
                             .fits())
                     .findFirst();
         }
-    }
-
-    private static Roll plain(Roll roll) {
-        Roll.Film film = roll.film();
-        return new Roll(
-                "",
-                roll.format(),
-                roll.equivalents(),
-                roll.stops(),
-                roll.irreplaceable(),
-                film == null
-                        ? null
-                        : new Roll.Film(null, null, film.correctionSeconds(), film.madeFor(), film.carbonBacking()));
-    }
-
-    /** The same push, the same correction, made for the same process, with or without carbon (rules, section 10). */
-    private static boolean goTogether(Roll one, Roll other) {
-        Roll.Film of = one.film() == null ? Roll.Film.PLAIN : one.film();
-        Roll.Film with = other.film() == null ? Roll.Film.PLAIN : other.film();
-        return one.stops() == other.stops()
-                && of.correctionSeconds() == with.correctionSeconds()
-                && Objects.equals(of.madeFor(), with.madeFor())
-                && of.carbonBacking() == with.carbonBacking();
     }
 
     /** A plan of film in a tank, asked in the way of the next roll: how the house judges is looked up once. */

@@ -39,7 +39,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Puts the queue together: what waits, what is proposed, why something waits, and what hangs. */
 @Service
 class QueuePages {
-    private static final double STEP_ML = 50;
     private static final int SHOWN_COLLECTED = 8;
 
     private final DarkroomLog log;
@@ -325,9 +324,7 @@ class QueuePages {
         double equivalents =
                 films.stream().mapToDouble(film -> film.roll().equivalents()).sum();
         return offers.offerOf(kit).map(offer -> {
-            double needed = Math.max(tankMl(films), equivalents / offer.rollsPerMl());
-            double volume = Math.min(offer.makesMl(), Math.ceil(needed / STEP_ML) * STEP_ML);
-            WorthMixing worth = WorthMixing.of(offer, volume, equivalents, accounts.demand(process));
+            WorthMixing worth = WorthMixing.forFilm(offer, tankMl(films), equivalents, accounts.demand(process));
             String more = worth.expected()
                     .map(cost ->
                             " Used for what comes as well, a roll will cost about %s.".formatted(Figures.money(cost)))
@@ -342,7 +339,7 @@ class QueuePages {
                     : "";
             return "Mixing %s for %s alone makes %s a roll; with one more it is %s.%s%s%s"
                     .formatted(
-                            Figures.inAll(volume),
+                            Figures.inAll(worth.volumeMl()),
                             films.size() == 1 ? "it" : "them",
                             Figures.money(worth.now()),
                             worth.withOneMore().getAmount().toPlainString(),
