@@ -42,7 +42,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class MoneyPages {
     private static final int CARDS = 3;
-    private static final int SHOWN = 12;
+    private static final int SHOWN = 8;
     private static final int CHOICES = 30;
 
     private final HouseAccounts accounts;
