@@ -5,7 +5,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.io.StringReader;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -17,12 +19,14 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import mezcla.batch.BatchState;
 import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Bottle;
+import mezcla.log.Charge;
 import mezcla.log.RunLogged;
 import mezcla.money.FillCosts;
 import mezcla.web.access.Members;
@@ -237,6 +241,26 @@ public class MonthOfMoneyTest extends DemoPagesTest {
                                 "arno")
                         .getContentAsString())
                 .contains("Charged: NZ$4.35, to you.");
+    }
+
+    @Test
+    public void aRunThatWasDoneEarlierHasThePriceOfItsDay() throws Exception {
+        led("/batches/4/runs", "tess", with(film("Tess", "135-12"), "when", earlier() + "T10:00"));
+        Charge charge = runsOf(4).stream()
+                .filter(run -> run.rolls().get(0).owner().equals("Tess"))
+                .findFirst()
+                .orElseThrow()
+                .charges()
+                .get(0);
+        assertThat(charge.atCost()).as("no price was chosen yet").isTrue();
+    }
+
+    private String earlier() {
+        return LocalDate.now(houses.house().timeZone()).minusDays(2).toString();
+    }
+
+    private static String[] with(String[] film, String... more) {
+        return Stream.concat(Arrays.stream(film), Arrays.stream(more)).toArray(String[]::new);
     }
 
     @Test

@@ -1,5 +1,6 @@
 package mezcla.web.money;
 
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,10 +28,11 @@ public class ChargeWords {
      * @param who who would log it
      * @param batchId the batch
      * @param rolls the film
+     * @param when when it is run
      */
     @Transactional(readOnly = true)
-    public String of(SignedIn who, long batchId, List<Roll> rolls) {
-        List<Charge> charges = accounts.charges(who, batchId, rolls);
+    public String of(SignedIn who, long batchId, List<Roll> rolls, Instant when) {
+        List<Charge> charges = accounts.charges(who, batchId, rolls, when);
         if (charges.isEmpty()) {
             return "";
         }

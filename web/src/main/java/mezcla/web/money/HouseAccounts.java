@@ -108,36 +108,38 @@ public class HouseAccounts {
     }
 
     /**
-     * What a roll equivalent of film is charged that is about to go through a batch.
+     * What a roll equivalent of film is charged that goes through a batch.
      *
      * @param batchId the batch
-     * @param more how many equivalents are about to go through
+     * @param more how many equivalents go through
+     * @param when when they do: the price of that day counts
      * @return empty where no price was chosen and nobody knows what the batch cost
      */
     @Transactional(readOnly = true)
-    public Optional<RunCharges.Rate> rate(long batchId, double more) {
+    public Optional<RunCharges.Rate> rate(long batchId, double more, Instant when) {
         LogState state = log.state();
         BatchState batch = state.batch(batchId);
         FilmProcess process = batch.process();
         return RunCharges.rate(
                 batch,
                 more,
-                prices().ofARoll(process.key(), clock.instant()),
+                prices().ofARoll(process.key(), when),
                 BatchCost.of(batch, FillCosts.of(state, batch), printed()).map(BatchCost::total),
                 printed(),
                 demand(process),
-                clock.instant());
+                when);
     }
 
     /**
      * What each roll of a run is charged; empty where nothing is.
      *
      * @param who who logs it, and so bears the film of a guest whom nobody else brought
+     * @param when when it was run
      */
     @Transactional(readOnly = true)
-    public List<Charge> charges(SignedIn who, long batchId, List<Roll> rolls) {
+    public List<Charge> charges(SignedIn who, long batchId, List<Roll> rolls, Instant when) {
         double more = rolls.stream().mapToDouble(Roll::equivalents).sum();
-        return rate(batchId, more)
+        return rate(batchId, more, when)
                 .map(rate -> RunCharges.of(rolls, rate, bearer(who)::of))
                 .orElse(List.of());
     }

@@ -344,7 +344,7 @@ public class RunService {
                         accidents,
                         hangs,
                         running.choices().movement() == Movement.ROTARY,
-                        accounts.charges(who, start.batchId(), rolls)));
+                        accounts.charges(who, start.batchId(), rolls, ended)));
         bar(who, spoiled);
         keepAirOut(who, book.state().batch(start.batchId()), baths, air);
         return start.batchId();
@@ -509,7 +509,7 @@ public class RunService {
                                 null)
                         .turned(turned)
                         .charged(accounts.charges(
-                                who, plan.batch().id(), plan.question().rolls())))
+                                who, plan.batch().id(), plan.question().rolls(), when)))
                 .stamp()
                 .sequence();
     }

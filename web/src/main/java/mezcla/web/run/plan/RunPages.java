@@ -162,7 +162,9 @@ class RunPages {
                 plan == null
                         ? null
                         : RunView.of(plan, member.name(), houses.house().timeZone()),
-                plan == null || !plan.fits() ? "" : charging.of(member, id, rolls),
+                plan == null || !plan.fits()
+                        ? ""
+                        : charging.of(member, id, rolls, plan.question().at()),
                 runs.lastRow(),
                 movedOn ? runs.movedOn(id, form.seenSequence()) : null,
                 underWay().stream().filter(run -> run.batchId() == id).toList(),
