@@ -94,8 +94,8 @@ final class Browser implements AutoCloseable {
     }
 
     /**
-     * Waits for a page of that address, in which two asterisks stand for anything and one for anything without a slash;
-     * says where the browser is when it does not come.
+     * Waits for a page of that address and its scripts; two asterisks stand for anything, one for anything without a
+     * slash. Says where the browser is when it does not come.
      */
     static void at(Page page, String address) {
         String pattern = address.replaceAll("[.?+]", "\\\\$0")
@@ -103,6 +103,7 @@ final class Browser implements AutoCloseable {
                 .replace("*", "[^/]*")
                 .replace("anything", ".*");
         PlaywrightAssertions.assertThat(page).hasURL(Pattern.compile("^" + pattern + "$"));
+        page.waitForLoadState();
     }
 
     /** A double tap on a button, and whatever comes of it. */
