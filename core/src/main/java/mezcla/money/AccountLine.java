@@ -65,6 +65,11 @@ public record AccountLine(
      */
     public record Film(FilmFormat format, int rolls, double equivalents) {}
 
+    /** The same line on the account of that name. */
+    AccountLine on(String name) {
+        return name.equals(account) ? this : new AccountLine(entry, of, at, name, kind, amount, batch, kit, film);
+    }
+
     /** Whether it takes back what an entry brought that was voided. */
     public boolean takesBack() {
         return entry != of;

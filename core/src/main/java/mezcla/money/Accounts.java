@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
@@ -42,14 +43,19 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Accounts {
     private final CurrencyUnit currency;
+    private final UnaryOperator<String> present;
     private final List<AccountLine> lines;
     private final Map<String, List<AccountLine>> byAccount;
     private final Map<String, Money> balances = new TreeMap<>();
     private final Map<Long, MadeEven> even;
 
-    private Accounts(CurrencyUnit currency, List<AccountLine> lines, Map<Long, MadeEven> even) {
+    private Accounts(
+            CurrencyUnit currency, UnaryOperator<String> present, List<AccountLine> lines, Map<Long, MadeEven> even) {
         this.currency = currency;
-        this.lines = List.copyOf(lines);
+        this.present = present;
+        this.lines = lines.stream()
+                .map(line -> line.on(present.apply(line.account())))
+                .toList();
         this.even = Map.copyOf(even);
         this.byAccount = this.lines.stream()
                 .collect(Collectors.groupingBy(AccountLine::account, TreeMap::new, Collectors.toUnmodifiableList()));
@@ -64,9 +70,10 @@ public final class Accounts {
      *
      * @param book the log
      * @param currency the house's
+     * @param present what whoever had a name is called now: accounts follow people, not names
      */
-    public static Accounts of(LogBook book, CurrencyUnit currency) {
-        return new Accounts(currency, List.of(), Map.of()).broughtUpTo(book);
+    public static Accounts of(LogBook book, CurrencyUnit currency, UnaryOperator<String> present) {
+        return new Accounts(currency, present, List.of(), Map.of()).broughtUpTo(book);
     }
 
     /**
@@ -86,7 +93,7 @@ public final class Accounts {
             all.addAll(made.lines());
         }
         all.sort(Comparator.comparingLong(AccountLine::entry));
-        return new Accounts(currency, all, now);
+        return new Accounts(currency, present, all, now);
     }
 
     /** Every line, in the order of recording. */

@@ -3,6 +3,7 @@ package mezcla.verdict;
 import java.util.Comparator;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import mezcla.log.RunLogged;
 import mezcla.measure.ProcessingTime;
 
@@ -21,12 +22,12 @@ public record SinceLastRun(RunLogged last, int secondsThen, int addedSeconds, do
      * has no time.
      *
      * @param plan the run that is planned
-     * @param who the member
+     * @param theirs whether a name is, or was, the member's
      */
-    public static Optional<SinceLastRun> of(RunPlan plan, String who) {
+    public static Optional<SinceLastRun> of(RunPlan plan, Predicate<String> theirs) {
         Optional<ProcessingTime> now = plan.imageDeveloper().flatMap(RunPlan.PlannedBath::shown);
         Optional<RunLogged> last = plan.batch().runs().stream()
-                .filter(run -> run.stamp().who().equals(who))
+                .filter(run -> theirs.test(run.stamp().who()))
                 .max(Comparator.comparing((RunLogged run) -> run.stamp().happenedAt())
                         .thenComparing(run -> run.stamp().sequence()));
         if (now.isEmpty() || last.isEmpty()) {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.BatchState;
@@ -92,7 +93,7 @@ public class AccountsTest {
     }
 
     private static Accounts accounts(TestLog log) {
-        return Accounts.of(log.book(), NZD);
+        return Accounts.of(log.book(), NZD, UnaryOperator.identity());
     }
 
     @Test
@@ -275,7 +276,7 @@ public class AccountsTest {
                             .map(entry -> Map.entry(entry.getKey(), minor(entry.getValue())))
                             .sorted(Map.Entry.comparingByKey())
                             .toList());
-            Accounts grown = Accounts.of(LogBook.EMPTY, NZD);
+            Accounts grown = Accounts.of(LogBook.EMPTY, NZD, UnaryOperator.identity());
             for (int rows = 7; rows < log.entries().size(); rows += 7) {
                 grown = grown.broughtUpTo(LogBook.EMPTY.with(log.entries().subList(0, rows)));
             }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.UnaryOperator;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.BatchState;
@@ -161,7 +162,7 @@ public class ExpectedCostTest {
         log.add(4, stamp -> new PaymentRecorded(stamp, "Ines", minor(-1500), null));
         log.add(40, stamp -> new PaymentRecorded(stamp, "Devi", minor(9900), null));
         HouseSide side = HouseSide.of(
-                Accounts.of(log.book(), NZD),
+                Accounts.of(log.book(), NZD, UnaryOperator.identity()),
                 log.state().kits().values().stream().map(HouseSide.KitPaid::of).toList(),
                 TestLog.day(0),
                 TestLog.day(30));

@@ -57,13 +57,13 @@ public class SinceLastRunTest {
         runOf(log, "Devi", 1, 1, 200);
         RunLogged mine = runOf(log, "Ines", 1.5, 2, 200);
         runOf(log, "Devi", 2, 2, 220);
-        SinceLastRun since = SinceLastRun.of(plan(log, 0), "Ines").orElseThrow();
+        SinceLastRun since = SinceLastRun.of(plan(log, 0), "Ines"::equals).orElseThrow();
         assertThat(since.last()).isEqualTo(mine);
         assertThat(since.secondsThen()).isEqualTo(200);
         assertThat(since.addedSeconds()).isEqualTo(20);
         assertThat(since.rollsSince()).as("that run among them").isEqualTo(4);
         assertThat(since.pushDiffers()).isFalse();
-        assertThat(SinceLastRun.of(plan(log, 1), "Ines").orElseThrow().pushDiffers())
+        assertThat(SinceLastRun.of(plan(log, 1), "Ines"::equals).orElseThrow().pushDiffers())
                 .isTrue();
     }
 
@@ -73,19 +73,24 @@ public class SinceLastRunTest {
         runOf(log, "Ines", 2, 1, 210);
         RunLogged later = runOf(log, "Ines", 2, 1, 205);
         runOf(log, "Ines", 1, 1, 200);
-        assertThat(SinceLastRun.of(plan(log, 0), "Ines").orElseThrow().last()).isEqualTo(later);
+        assertThat(SinceLastRun.of(plan(log, 0), "Ines"::equals).orElseThrow().last())
+                .isEqualTo(later);
     }
 
     @Test
     public void whereThereIsNothingToCompareThereIsNoAnswer() {
         TestLog log = litre();
-        assertThat(SinceLastRun.of(plan(log, 0), "Ines")).as("no run").isEmpty();
+        assertThat(SinceLastRun.of(plan(log, 0), "Ines"::equals)).as("no run").isEmpty();
         runOf(log, "Devi", 1, 1, 200);
-        assertThat(SinceLastRun.of(plan(log, 0), "Ines")).as("nobody else's").isEmpty();
+        assertThat(SinceLastRun.of(plan(log, 0), "Ines"::equals))
+                .as("nobody else's")
+                .isEmpty();
         runOf(log, "Ines", 1, 1, null);
-        assertThat(SinceLastRun.of(plan(log, 0), "Ines")).as("no time").isEmpty();
+        assertThat(SinceLastRun.of(plan(log, 0), "Ines"::equals)).as("no time").isEmpty();
         runOf(log, "Ines", 2, 1, 200);
-        assertThat(SinceLastRun.of(plan(log, -2), "Ines")).as("no time now").isEmpty();
+        assertThat(SinceLastRun.of(plan(log, -2), "Ines"::equals))
+                .as("no time now")
+                .isEmpty();
     }
 
     @Test
@@ -98,7 +103,7 @@ public class SinceLastRunTest {
                         stamp, 7, List.of(new DiscardedFill(1, 900, WasteRoute.DEVELOPERS)), "for a fresh one"));
         log.kit(1.6, 2, Leaflets.negative(), 5000);
         log.renew(1.7, 7, 2, "dev", 500);
-        assertThat(SinceLastRun.of(plan(log, 0), "Ines")).isEmpty();
+        assertThat(SinceLastRun.of(plan(log, 0), "Ines"::equals)).isEmpty();
     }
 
     @Test

@@ -12,6 +12,8 @@ CREATE TABLE house (
     cold_water_c REAL NOT NULL DEFAULT 15,
     hot_water_c REAL NOT NULL DEFAULT 55,
     room_c REAL NOT NULL DEFAULT 20,
+    water_said INTEGER NOT NULL DEFAULT 0 CHECK (water_said IN (0, 1)),
+    led INTEGER NOT NULL DEFAULT 0 CHECK (led IN (0, 1)),
     delivery_weeks INTEGER NOT NULL DEFAULT 3 CHECK (delivery_weeks >= 0),
     scans_bottles INTEGER NOT NULL DEFAULT 1 CHECK (scans_bottles IN (0, 1)),
     advises_drift INTEGER NOT NULL DEFAULT 0 CHECK (advises_drift IN (0, 1))
@@ -25,7 +27,17 @@ CREATE TABLE member (
     role TEXT NOT NULL CHECK (role IN ('MEMBER', 'STEWARD')),
     units TEXT CHECK (units IN ('METRIC', 'US')),
     pin_hash TEXT,
-    left_at TEXT
+    left_at TEXT,
+    led INTEGER NOT NULL DEFAULT 0 CHECK (led IN (0, 1))
+);
+
+-- What a member was ever called. Rows of the log name these, so that they go on saying what they said when somebody is
+-- called otherwise later; when a former member wishes so, the text of theirs becomes a number.
+
+CREATE TABLE member_name (
+    id INTEGER PRIMARY KEY AUTOINCREMENT,
+    member_id INTEGER NOT NULL REFERENCES member (id),
+    name TEXT NOT NULL
 );
 
 -- A browser that somebody signed in with, until it ends. What it carries is kept as a hash only.
@@ -229,8 +241,20 @@ CREATE TABLE log_entry (
     recorded_at TEXT NOT NULL,
     about INTEGER NOT NULL CHECK (about IN (0, 1)),
     member_id INTEGER NOT NULL REFERENCES member (id),
+    name_id INTEGER NOT NULL REFERENCES member_name (id),
     device TEXT,
     body TEXT NOT NULL CHECK (json_valid(body))
+);
+
+-- Addresses that nobody can guess, for what is looked at without signing in. Kept as a hash only; the last one counts.
+
+CREATE TABLE secret_address (
+    id INTEGER PRIMARY KEY,
+    kind TEXT NOT NULL CHECK (kind IN ('WALL', 'CALENDAR')),
+    hash TEXT NOT NULL UNIQUE,
+    member_id INTEGER NOT NULL REFERENCES member (id),
+    at TEXT NOT NULL,
+    ended_at TEXT
 );
 
 -- Each form is good for one entry.

@@ -255,10 +255,23 @@ public class BadInputTest extends DemoApplicationTest {
                         Map.of("bath", Takes.DEGREES, "bottles", Takes.DEGREES, "fault", Takes.CHOICE)),
                 new Form("/probes", "bram", Map.of(), Map.of("probe", Takes.WORDS)),
                 new Form(
-                        "/house/tanks/2/reels",
+                        "/house/tanks/2",
                         "bram",
-                        Map.of("tankRotary2", "300", "holdsR1352", "2"),
-                        Map.of("tankRotary2", Takes.OPTIONAL_VOLUME, "holdsR1352", Takes.OPTIONAL_REELS)),
+                        Map.of("tank", "Half a litre", "tankVolume", "500 ml", "tankRotary", "300", "holdsR135", "2"),
+                        Map.of(
+                                "tank",
+                                Takes.WORDS,
+                                "tankVolume",
+                                Takes.VOLUME,
+                                "tankRotary",
+                                Takes.OPTIONAL_VOLUME,
+                                "holdsR135",
+                                Takes.OPTIONAL_REELS)),
+                new Form(
+                        "/house/bath",
+                        "bram",
+                        Map.of("litres", "12", "power", "300", "loss", "8"),
+                        Map.of("litres", Takes.FIGURE, "power", Takes.FIGURE, "loss", Takes.FIGURE)),
                 new Form("/practice/members/1/first-run", "bram", Map.of(), Map.of("run1", Takes.CHOICE)),
                 new Form("/runs/" + started + "/call-off", "ines", Map.of("why", "no"), Map.of("why", Takes.WORDS)),
                 new Form("/fills/" + developer + "/spills", "ines", Map.of(), Map.of("spilled", Takes.VOLUME)),
@@ -446,18 +459,8 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form(
                         "/house/places/1/climate",
                         "bram",
-                        Map.of(
-                                "quarter0-1",
-                                "20",
-                                "quarter1-1",
-                                "20",
-                                "quarter2-1",
-                                "20",
-                                "quarter3-1",
-                                "20",
-                                "light-1",
-                                "DARK"),
-                        Map.of("quarter0-1", Takes.DEGREES, "quarter3-1", Takes.DEGREES, "light-1", Takes.CHOICE)),
+                        Map.of("quarter0", "20", "quarter1", "20", "quarter2", "20", "quarter3", "20", "light", "DARK"),
+                        Map.of("quarter0", Takes.DEGREES, "quarter3", Takes.DEGREES, "light", Takes.CHOICE)),
                 sheet("box", boxFields()),
                 sheet("mixing-0", mixingFields()),
                 sheet("times-0", timesFields()),
@@ -548,7 +551,17 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form(
                         "/house/details",
                         "bram",
-                        Map.of("houseName", "Tannery", "timeZone", "UTC", "units", "US", "address", ""),
+                        Map.of(
+                                "houseName",
+                                "Tannery",
+                                "timeZone",
+                                "UTC",
+                                "units",
+                                "US",
+                                "address",
+                                "",
+                                "currency",
+                                "NZD"),
                         Map.of(
                                 "houseName",
                                 Takes.WORDS,
@@ -600,7 +613,16 @@ public class BadInputTest extends DemoApplicationTest {
                         "bram",
                         Map.of("heater", "Tub", "heaterOffset", "0"),
                         Map.of("heater", Takes.WORDS, "heaterOffset", Takes.DIFFERENCE)),
-                new Form("/house/heaters/1/offset", "bram", Map.of(), Map.of("offset1", Takes.DIFFERENCE)));
+                new Form(
+                        "/house/heaters/1",
+                        "bram",
+                        Map.of("heater", "Tub", "heaterOffset", "0"),
+                        Map.of("heater", Takes.WORDS, "heaterOffset", Takes.DIFFERENCE)),
+                new Form(
+                        "/house/members/2/name",
+                        "bram",
+                        Map.of("name", "Somebody", "signInName", "saoirse"),
+                        Map.of("name", Takes.WORDS, "signInName", Takes.SIGN_IN_NAME)));
     }
 
     private static Form sheet(String at, Map<String, Takes> fields) {
@@ -756,9 +778,6 @@ public class BadInputTest extends DemoApplicationTest {
 
     /** The field's id on the page, which its sentence is named after. */
     private static String idOf(Form form, String field) {
-        if (form.page().startsWith("/house/members/")) {
-            return "password1";
-        }
         if (form.page().startsWith("/queue/")) {
             return "queue";
         }

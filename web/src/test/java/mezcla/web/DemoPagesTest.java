@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
@@ -16,6 +17,8 @@ import mezcla.web.log.DarkroomLog;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -88,6 +91,19 @@ public abstract class DemoPagesTest extends DemoApplicationTest {
     /** The demonstration's steward. */
     protected SignedIn steward() {
         return (SignedIn) members.loadUserByUsername("bram");
+    }
+
+    /** What the steward does beside the pages. */
+    protected <T> T asSteward(Supplier<T> act) {
+        SignedIn steward = steward();
+        SecurityContextHolder.getContext()
+                .setAuthentication(
+                        UsernamePasswordAuthenticationToken.authenticated(steward, "", steward.getAuthorities()));
+        try {
+            return act.get();
+        } finally {
+            SecurityContextHolder.clearContext();
+        }
     }
 
     /** What an address answers. */

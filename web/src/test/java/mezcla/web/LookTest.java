@@ -257,7 +257,8 @@ public class LookTest extends DemoPagesTest {
             })
     public void aSchoolChangesVerdictsAtOnceForItsProcessAlone() throws Exception {
         State slides = state(7);
-        assertThat(page("/house", "bram")).contains("How strictly are limits taken?", "Of today’s four batches");
+        assertThat(page("/house/strictness", "bram"))
+                .contains("When is a batch too old or too tired?", "Of today’s four batches");
         assertThat(state(3)).isLessThan(State.CHECK);
         send("/house/schools", "bram", "process", "colour-negative", "school-colour-negative", "CAREFUL");
         assertThat(state(3)).isEqualTo(State.DISCARD);
@@ -289,20 +290,21 @@ public class LookTest extends DemoPagesTest {
                     .contains("Line 2 is of a time that is to come, or more than five years ago.");
         }
         String hot = "\uFEFFtime,celsius\n" + clock.instant() + ",40\n";
-        assertThat(read(place, hot).getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(read(place, hot).getRedirectedUrl()).isEqualTo("/house/places/" + place + "?saved");
         assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
                 .isEqualTo(40);
         String back = "/house/places/" + place + "/readings/take-back";
-        assertThat(send(back, "bram").getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(send(back, "bram").getRedirectedUrl()).isEqualTo("/house/places/" + place + "?saved");
         assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
                 .isCloseTo(27, offset(5.0));
-        assertThat(read(place, hot.replace(",40", ",31")).getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(read(place, hot.replace(",40", ",31")).getRedirectedUrl())
+                .isEqualTo("/house/places/" + place + "?saved");
         assertThat(planning.nextRoll().judging().climate().celsius(fill.kept().place(), clock.instant()))
                 .isEqualTo(31);
-        assertThat(send(back, "bram").getRedirectedUrl()).isEqualTo("/house?saved=place");
+        assertThat(send(back, "bram").getRedirectedUrl()).isEqualTo("/house/places/" + place + "?saved");
         assertThat(send(back, "bram").getRedirectedUrl())
                 .as("that of the demonstration")
-                .isEqualTo("/house?saved=place");
+                .isEqualTo("/house/places/" + place + "?saved");
         assertThat(send(back, "bram").getContentAsString())
                 .contains("No readings of this place are left to take back.");
         assertThat(read(place, "").getContentAsString()).contains("Choose a file.");

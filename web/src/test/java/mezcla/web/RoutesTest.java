@@ -15,7 +15,9 @@ import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.copies.DailyCopies;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.outside.SecretAddresses;
 import mezcla.web.photo.Photos;
 import mezcla.web.photo.Picture;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -30,7 +32,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Every route of the application as nobody, as a member and as a steward. */
-public class RoutesTest extends DemoApplicationTest {
+public class RoutesTest extends DemoPagesTest {
     private enum Who {
         ANYBODY,
         MEMBERS,
@@ -66,6 +68,41 @@ public class RoutesTest extends DemoApplicationTest {
         {"GET /journal/{sequence}/void", Who.MEMBERS},
         {"POST /journal/{sequence}/void", Who.STEWARDS},
         {"GET /house", Who.MEMBERS},
+        {"GET /house/members", Who.MEMBERS},
+        {"GET /house/members/{id}", Who.STEWARDS},
+        {"POST /house/members/{id}/name", Who.STEWARDS},
+        {"POST /house/members/{id}/number", Who.STEWARDS},
+        {"GET /house/strictness", Who.MEMBERS},
+        {"GET /house/ways", Who.MEMBERS},
+        {"GET /house/things", Who.MEMBERS},
+        {"GET /house/places", Who.MEMBERS},
+        {"GET /house/this", Who.MEMBERS},
+        {"GET /house/you", Who.MEMBERS},
+        {"GET /house/{list}/new", Who.STEWARDS},
+        {"GET /house/{list}/{id}", Who.STEWARDS},
+        {"POST /house/{list}", Who.STEWARDS},
+        {"POST /house/{list}/{id}", Who.STEWARDS},
+        {"GET /house/bath", Who.STEWARDS},
+        {"POST /house/bath", Who.STEWARDS},
+        {"GET /house/data", Who.STEWARDS},
+        {"POST /house/data/copies", Who.STEWARDS},
+        {"GET /house/data/copies/{name}", Who.STEWARDS},
+        {"GET /house/data/house.zip", Who.STEWARDS},
+        {"GET /house/outside", Who.STEWARDS},
+        {"POST /house/outside/{kind}", Who.STEWARDS},
+        {"POST /house/outside/{kind}/end", Who.STEWARDS},
+        {"GET /calendar/{secret}.ics", Who.ANYBODY},
+        {"GET /wall/{secret}", Who.ANYBODY},
+        {"GET /wall-sheet", Who.MEMBERS},
+        {"GET /health", Who.ANYBODY},
+        {"GET /guide", Who.MEMBERS},
+        {"GET /house/begin", Who.STEWARDS},
+        {"POST /house/begin/aside", Who.STEWARDS},
+        {"POST /me/first-evening/aside", Who.MEMBERS},
+        {"GET /house/read-in", Who.STEWARDS},
+        {"POST /house/read-in", Who.STEWARDS},
+        {"POST /house/read-in/keep", Who.STEWARDS},
+        {"GET /house/read-in/kept", Who.STEWARDS},
         {"GET /batches/{id}", Who.MEMBERS},
         {"GET /batches/{id}/run", Who.MEMBERS},
         {"POST /batches/{id}/run", Who.MEMBERS},
@@ -149,18 +186,11 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /house/details", Who.STEWARDS},
         {"POST /house/surroundings", Who.STEWARDS},
         {"POST /house/places/{id}/readings/take-back", Who.STEWARDS},
-        {"POST /house/jugs", Who.STEWARDS},
         {"POST /house/schools", Who.STEWARDS},
         {"POST /house/places/{id}/climate", Who.STEWARDS},
         {"POST /house/places/{id}/readings", Who.STEWARDS},
         {"POST /house/members", Who.STEWARDS},
         {"POST /house/members/{id}/password", Who.STEWARDS},
-        {"POST /house/tanks", Who.STEWARDS},
-        {"POST /house/bottles", Who.STEWARDS},
-        {"POST /house/places", Who.STEWARDS},
-        {"POST /house/tools", Who.STEWARDS},
-        {"POST /house/heaters", Who.STEWARDS},
-        {"POST /house/heaters/{id}/offset", Who.STEWARDS},
         {"POST /house/{list}/{id}/removals", Who.STEWARDS},
         {"GET /journal/writers", Who.MEMBERS},
         {"GET /batches/{id}/warm-up", Who.MEMBERS},
@@ -185,7 +215,6 @@ public class RoutesTest extends DemoApplicationTest {
         {"POST /probes", Who.STEWARDS},
         {"POST /probes/{id}/removals", Who.STEWARDS},
         {"POST /api/probes/{id}/readings", Who.PROBES},
-        {"POST /house/tanks/{id}/reels", Who.STEWARDS},
         {"POST /house/habits", Who.STEWARDS},
         {"GET /practice", Who.MEMBERS},
         {"GET /practice/loading", Who.MEMBERS},
@@ -229,6 +258,12 @@ public class RoutesTest extends DemoApplicationTest {
 
     @Autowired
     private DarkroomLog log;
+
+    @Autowired
+    private SecretAddresses addresses;
+
+    @Autowired
+    private DailyCopies copies;
 
     @Autowired
     private Photos photos;
@@ -293,6 +328,15 @@ public class RoutesTest extends DemoApplicationTest {
         return log.state().batch(5).runs().get(0).stamp().sequence();
     }
 
+    private String secret(String route, SecretAddresses.Kind kind) {
+        return route.contains("{secret}") ? asSteward(() -> addresses.make(steward(), kind)) : "";
+    }
+
+    private String copy() {
+        copies.keep();
+        return copies.kept().get(0).name();
+    }
+
     private String photo() {
         if (photos.ofBatch(5).isEmpty()) {
             long look = transaction.execute(status -> log.add(
@@ -334,7 +378,8 @@ public class RoutesTest extends DemoApplicationTest {
     /** A route with numbers of things that exist, and nothing typed. */
     private MockHttpServletRequestBuilder asked(String route, String name) throws Exception {
         String page = route.substring(route.indexOf(' ') + 1)
-                .replace("/house/{list}/{id}", "/house/tanks/1")
+                .replace("/house/{list}", "/house/tanks")
+                .replace("/copies/{name}", "/copies/" + copy())
                 .replace("/practice/reports/{id}", "/practice/reports/" + report())
                 .replace("/fills/{id}/lifts", "/fills/11/lifts")
                 .replace("/batches/{id}/renew", "/batches/5/renew")
@@ -344,6 +389,9 @@ public class RoutesTest extends DemoApplicationTest {
                 .replace("{sequence}", "1")
                 .replace("{bath}", "dev")
                 .replace("{leaflet}", "1")
+                .replace("/outside/{kind}", "/outside/calendar")
+                .replace("/calendar/{secret}", "/calendar/" + secret(route, SecretAddresses.Kind.CALENDAR))
+                .replace("/wall/{secret}", "/wall/" + secret(route, SecretAddresses.Kind.WALL))
                 .replace("{name}", photo())
                 .replace("{code}", ShortCode.of(7))
                 .replace("{run}", Long.toString(runOfBatchFive()))

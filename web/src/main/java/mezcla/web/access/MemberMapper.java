@@ -42,10 +42,6 @@ public interface MemberMapper {
     @Select("SELECT count(*) FROM member WHERE sign_in_name = #{signInName}")
     int countSignInNames(String signInName);
 
-    /** Of everybody who ever belonged to the house. */
-    @Select("SELECT name FROM member")
-    List<String> names();
-
     @Update("UPDATE member SET role = #{role} WHERE id = #{id} AND left_at IS NULL")
     void setRole(long id, String role);
 

@@ -1,11 +1,11 @@
 package mezcla.web.access;
 
-import java.text.Normalizer;
 import java.time.Clock;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import mezcla.measure.Refusal;
+import mezcla.web.access.names.KnownNames;
+import mezcla.web.access.names.Naming;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
@@ -25,10 +25,18 @@ public class Members implements UserDetailsService {
     private final MemberMapper members;
     private final PasswordEncoder passwords;
     private final NewPasswords rules;
+    private final Naming naming;
     private final Devices devices;
     private final Clock clock;
 
-    Members(MemberMapper members, PasswordEncoder passwords, NewPasswords rules, Devices devices, Clock clock) {
+    Members(
+            MemberMapper members,
+            PasswordEncoder passwords,
+            NewPasswords rules,
+            Naming naming,
+            Devices devices,
+            Clock clock) {
+        this.naming = naming;
         this.members = members;
         this.passwords = passwords;
         this.rules = rules;
@@ -129,6 +137,55 @@ public class Members implements UserDetailsService {
         devices.record(by, member.name() + " left the house");
     }
 
+    /** What members are and were called. */
+    @Transactional(readOnly = true)
+    public KnownNames names() {
+        return naming.known();
+    }
+
+    /**
+     * Calls a member otherwise from now on. What was written before goes on saying what it said; whose account and whose
+     * film it is follows them.
+     *
+     * @param name what others call them
+     * @param signInName what they type to sign in
+     * @throws Refusal {@code unknown-member}, {@code sign-in-name-form}, {@code sign-in-name-taken} or
+     *     {@code member-name-taken}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void rename(SignedIn by, long id, String name, String signInName) {
+        SignedIn member = known(id);
+        if (!signInName.equals(member.signInName())) {
+            refuseSignInForm(signInName);
+            if (!signInName.equalsIgnoreCase(member.signInName())) {
+                refuseSignInName(signInName);
+            }
+            naming.signsInAs(id, signInName);
+            devices.record(by, "%s signs in as %s from now on".formatted(member.name(), signInName));
+        }
+        if (!name.equals(member.name())) {
+            naming.refuseTaken(name, id);
+            naming.isCalled(id, name);
+            devices.record(by, "%s is called %s from now on".formatted(member.name(), name));
+        }
+    }
+
+    /**
+     * Makes the name of a former member a number, everywhere it stands as a name. What somebody typed into a note or a
+     * reason stays as it was typed, and so do copies that were made before.
+     *
+     * @throws Refusal {@code unknown-member} for whoever still belongs to the house, or never did
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void becomeNumber(SignedIn by, long id) {
+        if (members.byId(id) != null) {
+            throw Refusal.of(new FormObjection.UnknownMember());
+        }
+        devices.record(by, "the name of a former member became " + naming.becomeNumber(id));
+    }
+
     private void refuseLastSteward(SignedIn member, boolean steward) {
         if (member.isSteward()
                 && !steward
@@ -164,29 +221,18 @@ public class Members implements UserDetailsService {
         members.setPin(id, pin.isEmpty() ? null : passwords.encode(pin));
     }
 
-    /** Refuses a sign-in name that cannot be typed easily, as {@code sign-in-name-form}, or that is taken. */
-    public void refuseSignInName(String signInName) {
+    private static void refuseSignInForm(String signInName) {
         if (!signInName.matches("[a-zA-Z0-9._-]{2,30}")) {
             throw Refusal.of(new FormObjection.SignInNameForm());
         }
+    }
+
+    /** Refuses a sign-in name that cannot be typed easily, as {@code sign-in-name-form}, or that is taken. */
+    public void refuseSignInName(String signInName) {
+        refuseSignInForm(signInName);
         if (members.countSignInNames(signInName) > 0) {
             throw Refusal.of(new FormObjection.SignInNameTaken(signInName));
         }
-    }
-
-    /** Refuses a name that somebody else would be taken for, among all who ever belonged to the house. */
-    private void refuseName(String name) {
-        String seen = asSeen(name);
-        if (members.names().stream().map(Members::asSeen).anyMatch(seen::equals)) {
-            throw Refusal.of(new FormObjection.MemberNameTaken(name));
-        }
-    }
-
-    /** A name as eyes tell it from others: without case, accents' forms, spaces and what cannot be seen. */
-    private static String asSeen(String name) {
-        return Normalizer.normalize(name, Normalizer.Form.NFKD)
-                .replaceAll("[\\p{M}\\p{C}\\p{Z}]+", "")
-                .toLowerCase(Locale.ROOT);
     }
 
     /**
@@ -198,9 +244,11 @@ public class Members implements UserDetailsService {
     @Transactional
     public SignedIn add(String signInName, String name, String password, String role) {
         refuseSignInName(signInName);
-        refuseName(name);
+        naming.refuseTaken(name, 0);
         rules.refuse(password, name, signInName);
         members.add(signInName, name, Objects.requireNonNull(passwords.encode(password)), role);
-        return Objects.requireNonNull(members.named(signInName));
+        SignedIn added = Objects.requireNonNull(members.named(signInName));
+        naming.isCalled(added.id(), name);
+        return added;
     }
 }

@@ -199,6 +199,7 @@ class DemoData implements ApplicationRunner {
 
     private void addThings() {
         warm.keepTub(Objects.requireNonNull(people.get("Bram")), TUB_LITRES, TUB_POWER_W, TUB_LOSS);
+        houses.change(houses.surroundings());
         houses.addTank("300 ml tank", SMALL_TANK_ML);
         houses.addTank("500 ml tank", 500, 250.0, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
         houses.addTank(

@@ -29,6 +29,14 @@ public sealed interface FormObjection extends Objection {
         }
     }
 
+    /** What is in a bottle is more than that. */
+    record BottleHoldsMore(double volumeMl) implements FormObjection {
+        @Override
+        public String field() {
+            return "bottleVolume";
+        }
+    }
+
     /** Choose one of the tanks in the list. */
     record UnknownTank() implements FormObjection {}
 
@@ -54,6 +62,26 @@ public sealed interface FormObjection extends Objection {
 
     /** “{text}” is no currency. Type its three letters, as NZD or EUR. */
     record UnknownCurrency(String text) implements FormObjection {}
+
+    /** The first line has to name the columns {columns}. */
+    record NotATable(String columns) implements FormObjection {}
+
+    /** That is more than {most} lines. */
+    record TooManyLines(int most) implements FormObjection {}
+
+    /** Choose one of the lists. */
+    record UnknownList() implements FormObjection {}
+
+    /** The file is no house that was saved. */
+    record NotAnArchive() implements FormObjection {}
+
+    /** Amounts in {code} stand in the log. */
+    record MoneyWasLogged(String code) implements FormObjection {
+        @Override
+        public String field() {
+            return "currency";
+        }
+    }
 
     /** “{text}” is no time zone. Type it as Pacific/Auckland or Europe/Lisbon. */
     record UnknownTimeZone(String text) implements FormObjection {}

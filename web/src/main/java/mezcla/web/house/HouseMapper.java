@@ -34,7 +34,11 @@ interface HouseMapper {
             """)
     void addHouse(Row row);
 
-    @Update("UPDATE house SET name = #{name}, time_zone = #{timeZone}, units = #{units}, address = #{address}")
+    @Update(
+            """
+            UPDATE house
+            SET name = #{name}, currency = #{currency}, time_zone = #{timeZone}, units = #{units}, address = #{address}
+            """)
     void changeHouse(Row row);
 
     /** A tank without its reels. */
@@ -127,7 +131,7 @@ interface HouseMapper {
             """
             UPDATE house
             SET cold_water_c = #{coldWaterC}, hot_water_c = #{hotWaterC}, room_c = #{roomC},
-                delivery_weeks = #{deliveryWeeks}
+                delivery_weeks = #{deliveryWeeks}, water_said = 1
             """)
     void changeSurroundings(Surroundings surroundings);
 
@@ -240,6 +244,21 @@ interface HouseMapper {
 
     @Insert("INSERT INTO place_reading_taken_back (read_in, at) VALUES (#{readIn}, #{at})")
     void takeBack(long readIn, Instant at);
+
+    /** What was said last of the water bath. */
+    @Select("SELECT litres, power_w, loss_w_per_k FROM house_tub ORDER BY id DESC LIMIT 1")
+    @Nullable
+    WaterBath tub();
+
+    @Insert(
+            """
+            INSERT INTO house_tub (litres, power_w, loss_w_per_k, member_id, at)
+            VALUES (#{bath.litres}, #{bath.powerW}, #{bath.lossWPerK}, #{memberId}, #{at})
+            """)
+    void addTub(@Param("bath") WaterBath bath, @Param("memberId") long memberId, @Param("at") Instant at);
+
+    @Select("SELECT coalesce(max(water_said), 0) FROM house")
+    boolean waterSaid();
 
     @Update("UPDATE tank SET removed = #{removed} WHERE id = #{id}")
     void removeTank(long id, boolean removed);

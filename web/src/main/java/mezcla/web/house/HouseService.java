@@ -322,6 +322,24 @@ public class HouseService {
         return kept == null ? NO_SURROUNDINGS : kept;
     }
 
+    /** Whether somebody has said what its water and its room are like. */
+    @Transactional(readOnly = true)
+    public boolean waterSaid() {
+        return mapper.waterSaid();
+    }
+
+    /** Its water bath; empty where nobody said what it is like. */
+    @Transactional(readOnly = true)
+    public Optional<WaterBath> waterBath() {
+        return Optional.ofNullable(mapper.tub());
+    }
+
+    /** Says what its water bath is like from now on. */
+    @Transactional
+    public void keepTub(long memberId, WaterBath bath, Instant at) {
+        mapper.addTub(bath, memberId, at);
+    }
+
     /** Changes those. */
     @Transactional
     public void change(Surroundings surroundings) {
@@ -356,7 +374,7 @@ public class HouseService {
         mapper.addHouse(row(house));
     }
 
-    /** Changes everything about the house but its currency, in which money was spent already. */
+    /** Changes everything about the house. */
     @Transactional
     public void change(House house) {
         mapper.changeHouse(row(house));

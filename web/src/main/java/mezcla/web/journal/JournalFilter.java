@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
+import mezcla.web.access.names.KnownNames;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.House;
@@ -36,14 +37,20 @@ public class JournalFilter {
                     && text.isEmpty();
         }
 
-        boolean wants(LogEntry entry, EntryWords words) {
+        boolean wants(LogEntry entry, EntryWords words, KnownNames names) {
             Instant at = entry.stamp().happenedAt();
             return (from == null || !at.isBefore(from))
                     && (until == null || at.isBefore(until))
-                    && (member.isBlank() || entry.stamp().who().equalsIgnoreCase(member.strip()))
+                    && (member.isBlank() || wrote(entry.stamp().who(), names))
                     && (kind.isBlank() || entry.kind().group().name().equals(kind))
                     && (batch == null || words.batches(entry).contains(batch))
                     && (text.isEmpty() || contains(words.line(entry)));
+        }
+
+        /** Whether a name is the one that is looked for, or what the same member is called now. */
+        private boolean wrote(String who, KnownNames names) {
+            String sought = member.strip();
+            return who.equalsIgnoreCase(sought) || names.present(who).equalsIgnoreCase(sought);
         }
 
         private boolean contains(EntryLine line) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mezcla.batch.Anomaly;
@@ -19,6 +20,7 @@ import mezcla.log.LogEntry;
 import mezcla.log.PaymentRecorded;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.names.KnownNames;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.House;
@@ -101,18 +103,18 @@ public class JournalService {
     }
 
     /** Payments and corrections of an account are read by stewards, and by whoever it is of. */
-    private static Stream<LogEntry> readable(Stream<LogEntry> entries, Optional<SignedIn> who) {
+    private static Stream<LogEntry> readable(Stream<LogEntry> entries, Optional<SignedIn> who, KnownNames names) {
+        String name = who.map(SignedIn::name).orElse("");
         return who.filter(SignedIn::isSteward).isPresent()
                 ? entries
-                : entries.filter(
-                        entry -> isReadable(entry, who.map(SignedIn::name).orElse("")));
+                : entries.filter(entry ->
+                        isReadable(entry, account -> names.present(account).equals(name)));
     }
 
-    private static boolean isReadable(LogEntry entry, String name) {
+    private static boolean isReadable(LogEntry entry, Predicate<String> theirs) {
         return entry instanceof PaymentRecorded paid
-                ? paid.account().equals(name)
-                : !(entry instanceof AccountCorrected corrected)
-                        || corrected.account().equals(name);
+                ? theirs.test(paid.account())
+                : !(entry instanceof AccountCorrected corrected) || theirs.test(corrected.account());
     }
 
     /** What a filter wants; only what is shown is put into words. */
@@ -122,6 +124,7 @@ public class JournalService {
         private final EntryWords words;
         private final JournalFilter.Match match;
         private final Optional<SignedIn> who = SignedIn.here();
+        private final KnownNames names = log.names();
 
         Search(LogBook book, JournalFilter filter, FieldErrors errors) {
             this.book = book;
@@ -132,9 +135,9 @@ public class JournalService {
 
         List<LogEntry> found(int enough) {
             return match.everything()
-                    ? readable(book.newestFirst().stream(), who).toList()
-                    : readable(possible(), who)
-                            .filter(entry -> match.wants(entry, words))
+                    ? readable(book.newestFirst().stream(), who, names).toList()
+                    : readable(possible(), who, names)
+                            .filter(entry -> match.wants(entry, words, names))
                             .limit(enough)
                             .toList();
         }
@@ -145,7 +148,7 @@ public class JournalService {
             }
             BitSet possible = indexes.computeIfAbsent(
                             new Reading(Units.shown(), house.timeZone()), key -> new WordIndex())
-                    .candidates(book, words, match.text());
+                    .candidates(book, words, names, match.text());
             return possible.cardinality() < book.entries().size() / FEW
                     ? possible.stream()
                             .mapToObj(position -> book.entries().get(position))
@@ -187,7 +190,7 @@ public class JournalService {
     public EntryLine line(long sequence) {
         LogBook book = log.book();
         LogEntry entry = book.entry(sequence);
-        if (readable(Stream.of(entry), SignedIn.here()).findFirst().isEmpty()) {
+        if (readable(Stream.of(entry), SignedIn.here(), log.names()).findFirst().isEmpty()) {
             throw new AccessDeniedException("money of somebody else");
         }
         return new EntryWords(book, houses.house()).line(entry);

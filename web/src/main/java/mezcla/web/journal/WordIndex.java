@@ -10,15 +10,17 @@ import java.util.concurrent.locks.ReentrantReadWriteLock;
 import mezcla.batch.LogBook;
 import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
+import mezcla.web.access.names.KnownNames;
 
 /**
  * Which entries a word stands in, so that looking for words does not mean putting the whole log into words each time.
- * Entries never change, so each is put into words once; a void adds its own words to those of the entry that it voids.
+ * Entries never change, so each is put into words once, and again only when a name has become a number; a void adds its own words to those of the entry that it voids.
  */
 final class WordIndex {
     private final Map<String, Numbers> byWord = new HashMap<>();
     private final ReentrantReadWriteLock lock = new ReentrantReadWriteLock();
     private volatile int read;
+    private volatile KnownNames names = KnownNames.NONE;
 
     /** Positions of entries in the log. */
     private static final class Numbers {
@@ -49,12 +51,13 @@ final class WordIndex {
      *
      * @param book the log
      * @param words how its entries read
+     * @param known the names with which it was read
      * @param text as {@link #plain} leaves it
      * @return one bit for each entry of the book that may, by its position
      */
-    BitSet candidates(LogBook book, EntryWords words, String text) {
+    BitSet candidates(LogBook book, EntryWords words, KnownNames known, String text) {
         List<LogEntry> entries = book.entries();
-        readOn(book, words);
+        readOn(book, words, known);
         lock.readLock().lock();
         try {
             return candidates(entries, text);
@@ -63,13 +66,18 @@ final class WordIndex {
         }
     }
 
-    private void readOn(LogBook book, EntryWords words) {
+    private void readOn(LogBook book, EntryWords words, KnownNames known) {
         List<LogEntry> entries = book.entries();
-        if (read >= entries.size()) {
+        if (read >= entries.size() && known.keeps(names)) {
             return;
         }
         lock.writeLock().lock();
         try {
+            if (!known.keeps(names)) {
+                byWord.clear();
+                read = 0;
+            }
+            names = known;
             for (int next = read; next < entries.size(); next++) {
                 add(entries.get(next), next, words, book);
                 read = next + 1;

@@ -16,7 +16,9 @@ import mezcla.log.LogEntry;
 import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.web.access.Device;
+import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.names.KnownNames;
 import mezcla.web.clock.LogClock;
 import mezcla.web.leaflet.Leaflets;
 import org.slf4j.Logger;
@@ -37,43 +39,66 @@ public class DarkroomLog {
 
     private final LogMapper mapper;
     private final Leaflets leaflets;
+    private final Members members;
     private final LogClock clock;
 
     /** What was read in transactions that only read: what another one added may still be rolled back. */
-    private final AtomicReference<LogBook> read = new AtomicReference<>(LogBook.EMPTY);
+    private final AtomicReference<Known> read = new AtomicReference<>(Known.NOTHING);
 
-    DarkroomLog(LogMapper mapper, Leaflets leaflets, LogClock clock) {
+    /** The log, and the names with which it was read. */
+    private record Known(LogBook book, KnownNames names) {
+        private static final Known NOTHING = new Known(LogBook.EMPTY, KnownNames.NONE);
+
+        /** Of two readings the one with the later names, or the longer. */
+        Known or(Known other) {
+            if (!names.keeps(other.names()) || !other.names().keeps(names)) {
+                return other;
+            }
+            return book.lastSequence() >= other.book().lastSequence() ? this : other;
+        }
+    }
+
+    DarkroomLog(LogMapper mapper, Leaflets leaflets, Members members, LogClock clock) {
         this.mapper = mapper;
         this.leaflets = leaflets;
+        this.members = members;
         this.clock = clock;
     }
 
     /**
      * The log as it stands. Rows never change, so those that were read once are not read again; each request asks
-     * which came since.
+     * which came since. Only when the name of somebody has become a number is everything read anew.
      */
     @Transactional(readOnly = true)
     public LogBook book() {
-        LogBook known = Objects.requireNonNull(read.get());
+        Known before = Objects.requireNonNull(read.get());
+        KnownNames names = names();
+        LogBook known = names.keeps(before.names()) ? before.book() : LogBook.EMPTY;
         LogMapper.Last last = mapper.last();
         if (last == null || last.sequence() == known.lastSequence()) {
             return known;
         }
-        LogBook book = known.with(rowsAfter(known.lastSequence()));
+        LogBook book = known.with(rowsAfter(known.lastSequence(), names));
         if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
-            read.accumulateAndGet(book, DarkroomLog::theLonger);
+            read.accumulateAndGet(new Known(book, names), Known::or);
             clock.heard(last.recordedAt());
         }
         return book;
     }
 
+    /** What members are and were called. */
+    @Transactional(readOnly = true)
+    public KnownNames names() {
+        return members.names();
+    }
+
     /** A row that cannot be read is said in the log of the machine and left out, so that every page still answers. */
-    private List<LogEntry> rowsAfter(long sequence) {
+    private List<LogEntry> rowsAfter(long sequence, KnownNames names) {
         Map<LogCodec.LeafletName, Leaflet> sheets = sheets();
         List<LogEntry> rows = new ArrayList<>();
         for (LogMapper.Row row : mapper.after(sequence)) {
             try {
-                rows.add(read(row, sheets));
+                rows.add(read(row, sheets, names));
             } catch (JacksonException | IllegalArgumentException | Refusal unreadable) {
                 LOG.error(
                         "Row {} of the log, {}, cannot be read: {}",
@@ -86,16 +111,16 @@ public class DarkroomLog {
         return rows;
     }
 
-    private static LogEntry read(LogMapper.Row row, Map<LogCodec.LeafletName, Leaflet> sheets) {
+    private static LogEntry read(LogMapper.Row row, Map<LogCodec.LeafletName, Leaflet> sheets, KnownNames names) {
         Stamp stamp = new Stamp(
                 row.sequence(),
                 row.happenedAt(),
                 row.recordedAt(),
-                row.who(),
+                names.text(row.nameId()).orElseThrow(() -> new IllegalArgumentException("written by nobody")),
                 row.about(),
                 row.memberId(),
                 row.device());
-        return LogCodec.read(row.kind(), stamp, row.body(), sheets);
+        return LogCodec.read(row.kind(), stamp, LogCodec.told(row.body(), names), sheets);
     }
 
     private Map<LogCodec.LeafletName, Leaflet> sheets() {
@@ -109,10 +134,6 @@ public class DarkroomLog {
     @Transactional(readOnly = true)
     public void readAhead() {
         book().state();
-    }
-
-    private static LogBook theLonger(LogBook one, LogBook other) {
-        return one.lastSequence() >= other.lastSequence() ? one : other;
     }
 
     /** What the rows add up to. */
@@ -176,12 +197,22 @@ public class DarkroomLog {
         String device = Device.here().filter(Device::shared).map(Device::name).orElse(null);
         E row = entry.apply(
                 new Stamp(sequence, then.truncatedTo(ChronoUnit.MILLIS), now, who.name(), about, who.id(), device));
-        String body = LogCodec.write(row);
-        LogEntry back = LogCodec.read(row.kind().key(), row.stamp(), body, sheets());
+        KnownNames names = names();
+        String body = LogCodec.kept(LogCodec.write(row), names);
+        LogEntry back = LogCodec.read(row.kind().key(), row.stamp(), LogCodec.told(body, names), sheets());
         if (!back.equals(row)) {
             throw new IllegalStateException("What is written of " + row + " would be read as " + back);
         }
-        mapper.add(new LogMapper.NewRow(sequence, row.kind().key(), then, now, about, who.id(), device, body));
+        mapper.add(new LogMapper.NewRow(
+                sequence,
+                row.kind().key(),
+                then,
+                now,
+                about,
+                who.id(),
+                Objects.requireNonNull(names.id(who.name())),
+                device,
+                body));
         return row;
     }
 }

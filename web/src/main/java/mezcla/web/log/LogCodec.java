@@ -1,12 +1,15 @@
 package mezcla.web.log;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import mezcla.leaflet.Leaflet;
 import mezcla.log.EntryKind;
 import mezcla.log.LogEntry;
 import mezcla.log.Stamp;
 import mezcla.measure.FilmFormat;
+import mezcla.web.access.names.KnownNames;
 import org.joda.money.Money;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
@@ -33,6 +36,10 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class LogCodec {
     private static final String STAMP = "stamp";
+    /** The fields that name a person: a member, or a guest. */
+    private static final Set<String> PEOPLE = Set.of("owner", "account", "paidBy", "broughtBy");
+
+    private static final String NAME = "name";
     private static final String LEAFLETS = "leaflets";
     private static final JsonMapper JSON = JsonMapper.builder()
             .changeDefaultPropertyInclusion(each -> each.withValueInclusion(JsonInclude.Include.NON_NULL))
@@ -60,6 +67,52 @@ final class LogCodec {
     /** The body of a row: all that it says, without its stamp. */
     static String write(LogEntry entry) {
         return tree(entry).toString();
+    }
+
+    /** The same body, with members named by the numbers of their names, as it is kept. */
+    static String kept(String body, KnownNames names) {
+        JsonNode tree = JSON.readTree(body);
+        people(tree, (object, field, person) -> {
+            Long id = person.isString() ? names.id(person.asString()) : null;
+            if (id != null) {
+                object.putObject(field).put(NAME, id);
+            }
+        });
+        return tree.toString();
+    }
+
+    /**
+     * A body that was kept, with names as they read.
+     *
+     * @throws IllegalArgumentException for the number of no name
+     */
+    static String told(String kept, KnownNames names) {
+        if (!kept.contains("{\"" + NAME + "\":")) {
+            return kept;
+        }
+        JsonNode tree = JSON.readTree(kept);
+        people(tree, (object, field, person) -> {
+            if (person.isObject()) {
+                long id = person.path(NAME).asLong();
+                object.put(
+                        field,
+                        names.text(id).orElseThrow(() -> new IllegalArgumentException("No name has the number " + id)));
+            }
+        });
+        return tree.toString();
+    }
+
+    private interface Person {
+        void of(ObjectNode object, String field, JsonNode person);
+    }
+
+    private static void people(JsonNode node, Person each) {
+        if (node instanceof ObjectNode object) {
+            List.copyOf(object.propertyNames()).stream()
+                    .filter(PEOPLE::contains)
+                    .forEach(field -> each.of(object, field, object.get(field)));
+        }
+        node.forEach(child -> people(child, each));
     }
 
     /** A row as one line of a log that is written out. */

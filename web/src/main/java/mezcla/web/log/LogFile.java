@@ -3,7 +3,6 @@ package mezcla.web.log;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -14,8 +13,8 @@ import mezcla.log.Stamp;
 import mezcla.log.Subject;
 import mezcla.measure.Refusal;
 import mezcla.web.access.Members;
-import mezcla.web.access.SignedIn;
 import mezcla.web.access.Unguessable;
+import mezcla.web.access.names.KnownNames;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.leaflet.LeafletDocument;
 import mezcla.web.leaflet.Leaflets;
@@ -91,14 +90,13 @@ public class LogFile {
 
     private final class Reading {
         private final Map<LogCodec.LeafletName, Leaflet> sheets = new HashMap<>();
-        private final Map<String, SignedIn> writers = new LinkedHashMap<>();
+        private KnownNames names = members.names();
         private long last;
         private Instant lastRecorded = Instant.MIN;
         private int rows;
 
         Reading() {
             leaflets.byId().values().forEach(leaflet -> sheets.put(LogCodec.LeafletName.of(leaflet), leaflet));
-            members.all().forEach(member -> writers.putIfAbsent(member.name(), member));
         }
 
         void add(JsonNode line) {
@@ -130,9 +128,10 @@ public class LogFile {
                     stamp.happenedAt(),
                     stamp.recordedAt(),
                     stamp.about(),
-                    writers.computeIfAbsent(stamp.who(), this::join).id(),
+                    writer(stamp.who()),
+                    Objects.requireNonNull(names.id(stamp.who())),
                     stamp.device(),
-                    LogCodec.write(row)));
+                    LogCodec.kept(LogCodec.write(row), names)));
             row.touches().forEach(this::giveOut);
             last = stamp.sequence();
             lastRecorded = stamp.recordedAt();
@@ -150,9 +149,20 @@ public class LogFile {
             }
         }
 
-        private SignedIn join(String name) {
-            String signInName = "from-the-log-" + (writers.size() + 1);
-            return members.add(signInName, name, Unguessable.letters(PASSWORD_CHARACTERS), "MEMBER");
+        private long writer(String name) {
+            if (names.id(name) == null) {
+                members.add(
+                        "from-the-log-" + (names.names().size() + 1),
+                        name,
+                        Unguessable.letters(PASSWORD_CHARACTERS),
+                        "MEMBER");
+                names = members.names();
+            }
+            return names.names().stream()
+                    .filter(each -> each.text().equals(name))
+                    .findFirst()
+                    .orElseThrow()
+                    .memberId();
         }
     }
 }

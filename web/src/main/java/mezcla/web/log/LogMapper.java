@@ -19,18 +19,19 @@ interface LogMapper {
             Instant recordedAt,
             boolean about,
             long memberId,
+            long nameId,
             @Nullable String device,
             String body) {}
 
-    /** A row as it is kept, with the name of who wrote it. */
+    /** A row as it is kept. */
     record Row(
             long sequence,
             String kind,
             Instant happenedAt,
             Instant recordedAt,
             boolean about,
-            String who,
             long memberId,
+            long nameId,
             @Nullable String device,
             String body) {}
 
@@ -43,19 +44,18 @@ interface LogMapper {
 
     @Select(
             """
-            SELECT entry.sequence, entry.kind, entry.happened_at, entry.recorded_at, entry.about, member.name AS who,
-                entry.member_id, entry.device, entry.body
-            FROM log_entry entry
-            JOIN member ON member.id = entry.member_id
-            WHERE entry.sequence > #{after}
-            ORDER BY entry.sequence
+            SELECT sequence, kind, happened_at, recorded_at, about, member_id, name_id, device, body
+            FROM log_entry
+            WHERE sequence > #{after}
+            ORDER BY sequence
             """)
     List<Row> after(long after);
 
     @Insert(
             """
-            INSERT INTO log_entry (sequence, kind, happened_at, recorded_at, about, member_id, device, body)
-            VALUES (#{sequence}, #{kind}, #{happenedAt}, #{recordedAt}, #{about}, #{memberId}, #{device}, #{body})
+            INSERT INTO log_entry (sequence, kind, happened_at, recorded_at, about, member_id, name_id, device, body)
+            VALUES (#{sequence}, #{kind}, #{happenedAt}, #{recordedAt}, #{about}, #{memberId}, #{nameId}, #{device},
+                #{body})
             """)
     void add(NewRow row);
 

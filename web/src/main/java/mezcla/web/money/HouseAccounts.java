@@ -7,8 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
@@ -27,6 +30,7 @@ import mezcla.planning.Bearer;
 import mezcla.planning.QueuedFilm;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.names.KnownNames;
 import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
@@ -43,7 +47,7 @@ public class HouseAccounts {
     private final HouseService houses;
     private final Members members;
     private final LogClock clock;
-    private final Remembered<Accounts> accounts = new Remembered<>();
+    private final Remembered<Reckoned> accounts = new Remembered<>();
     private final Remembered<HousePrices> prices = new Remembered<>();
     private final Remembered<List<BatchSpending>> spending = new Remembered<>();
     private final Remembered<Map<FilmProcess, OptionalDouble>> demand = new Remembered<>();
@@ -57,10 +61,11 @@ public class HouseAccounts {
     }
 
     /** What is reckoned holds until another row is written, for an hour at most. */
-    private record Until(long lastRow, Instant hour, Object decided) {}
+    private record Until(long lastRow, Instant hour, KnownNames names, Object decided) {}
 
     private Until until(Object decided) {
-        return new Until(log.book().lastSequence(), clock.instant().truncatedTo(ChronoUnit.HOURS), decided);
+        return new Until(
+                log.book().lastSequence(), clock.instant().truncatedTo(ChronoUnit.HOURS), log.names(), decided);
     }
 
     /** The accounts; what was reckoned before is kept, as rows never change. */
@@ -68,13 +73,21 @@ public class HouseAccounts {
     public Accounts accounts() {
         LogBook book = log.book();
         CurrencyUnit currency = currency();
-        return accounts.of(new Until(book.lastSequence(), Instant.EPOCH, currency), () -> {
-            Accounts before = accounts.last();
-            return before != null && before.currency().equals(currency)
-                    ? before.broughtUpTo(book)
-                    : Accounts.of(book, currency);
-        });
+        KnownNames names = log.names();
+        return accounts.of(new Reckoning(book.lastSequence(), currency, names), () -> {
+                    Reckoned before = accounts.last();
+                    return before != null
+                                    && before.accounts().currency().equals(currency)
+                                    && before.names().equals(names)
+                            ? new Reckoned(before.accounts().broughtUpTo(book), names)
+                            : new Reckoned(Accounts.of(book, currency, names::present), names);
+                })
+                .accounts();
     }
+
+    private record Reckoning(long lastRow, CurrencyUnit currency, KnownNames names) {}
+
+    private record Reckoned(Accounts accounts, KnownNames names) {}
 
     /** What the house decided and looked up about prices. */
     @Transactional(readOnly = true)
@@ -140,12 +153,20 @@ public class HouseAccounts {
     public List<Charge> charges(SignedIn who, long batchId, List<Roll> rolls, Instant when) {
         double more = rolls.stream().mapToDouble(Roll::equivalents).sum();
         return rate(batchId, more, when)
-                .map(rate -> RunCharges.of(rolls, rate, bearer(who)::of))
+                .map(rate -> RunCharges.of(rolls, rate, bearer(who)))
                 .orElse(List.of());
     }
 
-    private Bearer bearer(SignedIn who) {
-        return new Bearer(members.all().stream().map(SignedIn::name).toList(), film(), log.state(), who.name());
+    /** Whoever is known by a name bears film under it, by what they are called now. */
+    private Function<Roll, String> bearer(SignedIn who) {
+        KnownNames names = log.names();
+        Set<Long> here = members.all().stream().map(SignedIn::id).collect(Collectors.toSet());
+        List<String> known = names.names().stream()
+                .filter(name -> here.contains(name.memberId()))
+                .map(KnownNames.Name::text)
+                .toList();
+        Bearer bearer = new Bearer(known, film(), log.state(), who.name());
+        return roll -> names.present(bearer.of(roll));
     }
 
     /** λ of a process; empty where nobody knows. */
@@ -159,7 +180,7 @@ public class HouseAccounts {
     @Transactional(readOnly = true)
     public List<QueuedFilm> film() {
         LogBook book = log.book();
-        return waiting.of(book.lastSequence(), () -> QueuedFilm.of(book.entries()));
+        return waiting.of(until(""), () -> QueuedFilm.of(book.entries()));
     }
 
     /** Every name that can have an account: members, and whoever had one before. */

@@ -21,6 +21,7 @@ import mezcla.planning.QueuedFilm;
 import mezcla.planning.WorthMixing;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.names.KnownNames;
 import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.QrDrawing;
 import mezcla.web.house.House;
@@ -212,6 +213,7 @@ class QueuePages {
         if (planned.contains(film.id())) {
             facts.add("planned for this evening");
         }
+        KnownNames names = log.names();
         boolean guest = !film.dropped().broughtBy().equals(roll.owner())
                 && !roll.owner().equals(Roll.HOUSE);
         return new Waiting(
@@ -223,8 +225,8 @@ class QueuePages {
                 roll.format().reel() == FilmFormat.Reel.R135 ? "can" : "spool",
                 film.where() == QueuedFilm.Where.ANNOUNCED ? FilmStage.HERE.name() : "",
                 member.isSteward()
-                        || film.dropped().broughtBy().equals(member.name())
-                        || roll.owner().equals(member.name()));
+                        || names.present(film.dropped().broughtBy()).equals(member.name())
+                        || names.present(roll.owner()).equals(member.name()));
     }
 
     private LoadView view(Proposals.Proposed load, int number, ZoneId zone) {

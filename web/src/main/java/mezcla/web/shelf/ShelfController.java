@@ -7,11 +7,13 @@ import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.web.access.SignedIn;
+import mezcla.web.beginning.Beginnings;
 import mezcla.web.film.FilmForm;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.PageView;
 import mezcla.web.house.Tank;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -26,14 +28,18 @@ class ShelfController {
             List.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE);
 
     private final ShelfService shelves;
+    private final Beginnings beginnings;
 
-    ShelfController(ShelfService shelves) {
+    ShelfController(ShelfService shelves, Beginnings beginnings) {
         this.shelves = shelves;
+        this.beginnings = beginnings;
     }
 
     /**
      * The page of the Shelf.
      *
+     * @param beginning the steps of a house that begins; null where nobody is led through them
+     * @param firstEvening whether the member is here for the first time
      * @param asked the sentence as an address carries it, so that the Run begins with it; empty where nobody asked
      */
     record Page(
@@ -43,7 +49,9 @@ class ShelfController {
             List<FilmProcess> processes,
             List<FilmFormat> formats,
             List<String> pushes,
-            List<Tank> tanks) {}
+            List<Tank> tanks,
+            Beginnings.@Nullable Steps beginning,
+            boolean firstEvening) {}
 
     @GetMapping("/shelf")
     ModelAndView shelf(@ModelAttribute("form") TonightForm form, @AuthenticationPrincipal SignedIn member) {
@@ -62,7 +70,16 @@ class ShelfController {
         }
         return PageView.of(
                 "shelf/shelf",
-                new Page(shelf, query, form, PROCESSES, List.of(FilmFormat.values()), FilmForm.PUSHES, tanks),
+                new Page(
+                        shelf,
+                        query,
+                        form,
+                        PROCESSES,
+                        List.of(FilmFormat.values()),
+                        FilmForm.PUSHES,
+                        tanks,
+                        beginnings.leads(member) ? beginnings.steps() : null,
+                        beginnings.isFirstEvening(member)),
                 errors);
     }
 

@@ -14,7 +14,6 @@ import org.mybatis.spring.SqlSessionTemplate;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.jdbc.datasource.LazyConnectionDataSourceProxy;
 import org.springframework.jdbc.support.SQLExceptionSubclassTranslator;
 import org.springframework.transaction.PlatformTransactionManager;
 
@@ -27,11 +26,10 @@ class StoreConfiguration {
     private static final int READERS = 4;
 
     @Bean
-    DataSource dataSource(@Value("${mezcla.store.url}") String url, @Value("${mezcla.data}") Path folder)
+    Store dataSource(@Value("${mezcla.store.url}") String url, @Value("${mezcla.data}") Path folder)
             throws IOException {
         open(folder);
-        LazyConnectionDataSourceProxy store = new LazyConnectionDataSourceProxy(writer(url));
-        store.setReadOnlyDataSource(readers(url));
+        Store store = new Store(writer(url), readers(url));
         store.setDefaultAutoCommit(true);
         store.setDefaultTransactionIsolation(Connection.TRANSACTION_SERIALIZABLE);
         return store;

@@ -3,13 +3,13 @@ package mezcla.web.warm;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.batch.FillState;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
-import mezcla.measure.TypedObjection;
 import mezcla.processing.ProbeWatch;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
@@ -21,6 +21,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.typed.TypedFigure;
 import mezcla.web.house.HouseService;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
@@ -66,9 +67,9 @@ class WarmController {
     ModelAndView tub(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
-        Double litres = errors.read("litres", () -> figure(text(typed, "litres"), 1, 100));
-        Double power = errors.read("power", () -> figure(text(typed, "power"), 0, 10_000));
-        Double loss = errors.read("loss", () -> figure(text(typed, "loss"), 0, 100));
+        Double litres = errors.read("litres", () -> TypedFigure.of(text(typed, "litres"), 1, 100));
+        Double power = errors.read("power", () -> TypedFigure.of(text(typed, "power"), 0, 10_000));
+        Double loss = errors.read("loss", () -> TypedFigure.of(text(typed, "loss"), 0, 100));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
@@ -88,7 +89,7 @@ class WarmController {
         Double bath = errors.read("meanwhile", () -> celsius(text(typed, "meanwhile")));
         Double first = errors.read("first", () -> celsius(text(typed, "first")));
         Double second = errors.read("second", () -> celsius(text(typed, "second")));
-        Double minutes = errors.read("minutes", () -> figure(text(typed, "minutes"), 1, 240));
+        Double minutes = errors.read("minutes", () -> TypedFigure.of(text(typed, "minutes"), 1, 240));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
@@ -118,18 +119,6 @@ class WarmController {
     }
 
     /** A plain number within bounds. */
-    private static double figure(String typed, double least, double most) {
-        String text = typed.strip().replace(',', '.');
-        if (!text.matches("[0-9]{1,5}(\\.[0-9]{1,2})?")
-                || Double.parseDouble(text) < least
-                || Double.parseDouble(text) > most) {
-            throw text.isEmpty()
-                    ? Refusal.of(new TypedObjection.Missing())
-                    : Refusal.of(new FormObjection.NotBetween(typed.strip(), least, most));
-        }
-        return Double.parseDouble(text);
-    }
-
     private static String text(Map<String, String> typed, String field) {
         return typed.getOrDefault(field, "");
     }
@@ -199,6 +188,10 @@ class WarmController {
         } else {
             page.addObject("heading", "How warm is everything now?");
         }
+        Map<String, String> bathTyped =
+                new HashMap<>(known.tub() == null ? Map.of() : known.tub().asTyped());
+        bathTyped.putAll(typed);
+        page.addObject("bathTyped", bathTyped);
         Map<Long, String> choices = new LinkedHashMap<>();
         for (FillState fill : known.fills()) {
             choices.put(

@@ -22,6 +22,7 @@ import mezcla.verdict.RunObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
+import mezcla.web.house.WaterBath;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probe.ProbeService;
 import org.jspecify.annotations.Nullable;
@@ -61,12 +62,12 @@ public class WarmService {
             BatchState batch,
             List<FillState> fills,
             double waterLitres,
-            @Nullable Described tub,
+            @Nullable WaterBath tub,
             double roomC,
             double targetC,
             double toleranceC) {
         private WarmUp.Tub tub(double bathC) {
-            Described known = Objects.requireNonNull(tub);
+            WaterBath known = Objects.requireNonNull(tub);
             return new WarmUp.Tub(known.litres(), known.powerW(), known.lossWPerK(), roomC, bathC);
         }
 
@@ -78,15 +79,6 @@ public class WarmService {
                     .toList();
         }
     }
-
-    /**
-     * What a house said of its water bath.
-     *
-     * @param litres how much water it holds
-     * @param powerW what its heater gives, in W; 0 for none
-     * @param lossWPerK what it loses, in W/K
-     */
-    public record Described(double litres, double powerW, double lossWPerK) {}
 
     /**
      * What is known of a batch and the house's bath.
@@ -107,7 +99,7 @@ public class WarmService {
                                 fill.discarded() == null && fill.inBottleMl() > 0 && WarmUp.includes(fill.bath(), bath))
                         .toList(),
                 waterLitres(batch, bath.timing().atC()),
-                tub(),
+                houses.waterBath().orElse(null),
                 houses.surroundings().roomC(),
                 bath.timing().atC(),
                 bath.timing().mostC() - bath.timing().atC());
@@ -122,7 +114,7 @@ public class WarmService {
      */
     @Transactional(readOnly = true)
     public OptionalInt minutesInTheTub(double litres, double targetC) {
-        WarmMapper.TubRow tub = mapper.tub();
+        WaterBath tub = houses.waterBath().orElse(null);
         double room = houses.surroundings().roomC();
         if (tub == null || targetC <= room) {
             return OptionalInt.empty();
@@ -135,11 +127,6 @@ public class WarmService {
                 1);
         Integer ready = warmed.readySeconds();
         return ready == null ? OptionalInt.empty() : OptionalInt.of((int) Math.ceil(ready / 60.0));
-    }
-
-    private @Nullable Described tub() {
-        WarmMapper.TubRow tub = mapper.tub();
-        return tub == null ? null : new Described(tub.litres(), tub.powerW(), tub.lossWPerK());
     }
 
     /** The water that the leaflet wants about as warm as its developer, for the house's smallest tank. */
@@ -156,7 +143,7 @@ public class WarmService {
      */
     @Transactional(readOnly = true)
     public WarmWater water(Known known, double bottlesC) {
-        Described tub = Objects.requireNonNull(known.tub());
+        WaterBath tub = Objects.requireNonNull(known.tub());
         return WarmWater.of(
                 tub.litres(),
                 tub.lossWPerK(),
@@ -253,7 +240,7 @@ public class WarmService {
     /** Whether somebody said what the house's bath is like. */
     @Transactional(readOnly = true)
     public boolean isDescribed() {
-        return mapper.tub() != null;
+        return houses.waterBath().isPresent();
     }
 
     /**
@@ -285,7 +272,7 @@ public class WarmService {
     /** Keeps what the house's bath is like. */
     @Transactional
     public void keepTub(SignedIn who, double litres, double powerW, double lossWPerK) {
-        mapper.addTub(new WarmMapper.TubRow(litres, powerW, lossWPerK), who.id(), clock.instant());
+        houses.keepTub(who.id(), new WaterBath(litres, powerW, lossWPerK), clock.instant());
     }
 
     /**

@@ -202,7 +202,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
     @Test
     public void sharedTabletAsksWhoAndAForgottenSignInLosesNothing() {
         Page tablet = browser.signedIn("bram", 1280, 800);
-        tablet.navigate("/house");
+        tablet.navigate("/house/you");
         Browser.assertAccessible(tablet);
         tablet.getByLabel("What members call this device").fill("Tablet by the sink");
         tablet.getByRole(AriaRole.BUTTON, byName("Give this device to the house"))
@@ -236,20 +236,29 @@ public class EveningJourneyTest extends DemoApplicationTest {
     @Test
     public void stewardKeepsListsReceivesPartsAndCorrectsALeaflet() {
         Page bram = browser.signedIn("bram", 1280, 800);
-        bram.navigate("/house");
+        bram.navigate("/house/places/new");
         Browser.assertAccessible(bram);
         bram.getByLabel("What members call it").fill("Under the sink");
         Response saved = bram.waitForResponse(
                 answer -> answer.request().method().equals("POST"),
                 () -> bram.locator("form[action='/house/places'] button").click());
         Assertions.assertThat(saved.status()).as("the answer to a new place").isEqualTo(302);
-        assertThat(bram.getByText("Under the sink")).isVisible();
-        bram.getByRole(AriaRole.BUTTON, byName("Remove Under the sink")).click();
+        bram.getByRole(AriaRole.LINK, byName("Under the sink")).click();
+        bram.getByLabel("What members call it").fill("Under the long sink");
+        bram.getByRole(AriaRole.BUTTON, byName("Save")).click();
+        Browser.at(bram, "**/house/places?saved=place");
+        bram.getByRole(AriaRole.LINK, byName("Under the long sink")).click();
+        Browser.assertAccessible(bram);
+        bram.getByRole(AriaRole.BUTTON, byName("Remove it from the list")).click();
         bram.getByText("Removed: 1").click();
-        bram.getByRole(AriaRole.BUTTON, byName("Bring back Under the sink")).click();
-        assertThat(bram.getByRole(AriaRole.BUTTON, byName("Remove Under the sink")))
+        bram.getByRole(AriaRole.BUTTON, byName("Bring back Under the long sink"))
+                .click();
+        assertThat(bram.getByRole(AriaRole.LINK, byName("Under the long sink"))).isVisible();
+        bram.navigate("/house/things");
+        bram.getByRole(AriaRole.LINK, byName("C4")).click();
+        assertThat(bram.getByText("It is in use: holds the developer of batch 4"))
                 .isVisible();
-        bram.getByRole(AriaRole.BUTTON, byName("Remove C4")).click();
+        bram.getByRole(AriaRole.BUTTON, byName("Remove it from the list")).click();
         assertThat(bram.getByText("Something is in it.")).isVisible();
         bram.navigate("/cupboard");
         bram.getByRole(AriaRole.LINK, byName("A kit came")).click();

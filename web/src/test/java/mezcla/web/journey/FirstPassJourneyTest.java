@@ -27,6 +27,12 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         "/cupboard",
         "/journal",
         "/house",
+        "/house/members",
+        "/house/ways",
+        "/house/things",
+        "/house/places",
+        "/house/this",
+        "/house/you",
         "/fills/10",
         "/journal/22/void",
         "/who",
@@ -46,7 +52,18 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
     };
 
     private static final String[] STEWARDS_PLACES = {
-        "/house", "/kits/new?leaflet=1", "/batches/5/leaflet", "/money/month", "/money/prices", "/money/account?of=Devi"
+        "/house",
+        "/house/members/2",
+        "/house/tanks/1",
+        "/house/tools/new",
+        "/house/bath",
+        "/house/data",
+        "/house/this",
+        "/kits/new?leaflet=1",
+        "/batches/5/leaflet",
+        "/money/month",
+        "/money/prices",
+        "/money/account?of=Devi"
     };
 
     @LocalServerPort

@@ -139,7 +139,7 @@ public class LookJourneyTest extends DemoApplicationTest {
     @Test(dependsOnMethods = "contaminationShowsAtOnceToEverybody")
     public void anotherSchoolIsChosenWithItsConsequencesInSight() {
         Page bram = browser.signedIn("bram", 1280, 800);
-        bram.navigate("/house");
+        bram.navigate("/house/strictness");
         Locator negative = bram.locator("form.school").first();
         assertThat(negative).containsText("four would go and none be tested first");
         negative.getByText("Careful", new Locator.GetByTextOptions().setExact(true))
@@ -157,7 +157,7 @@ public class LookJourneyTest extends DemoApplicationTest {
             "/fills/5",
             "/fills/5/look",
             "/signs",
-            "/house",
+            "/house/strictness",
             "/waste",
             "/leaflets/1/evidence",
             "/walk",

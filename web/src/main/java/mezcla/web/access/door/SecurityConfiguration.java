@@ -69,6 +69,9 @@ class SecurityConfiguration {
                                 "/fonts/**",
                                 "/webjars/**",
                                 "/refused/*",
+                                "/health",
+                                "/calendar/*",
+                                "/wall/*",
                                 "/error")
                         .permitAll()
                         .requestMatchers(PROBES)

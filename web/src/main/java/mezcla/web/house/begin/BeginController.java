@@ -7,6 +7,7 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.House;
+import mezcla.web.house.hall.HouseRooms;
 import mezcla.web.house.hall.HouseholdService;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
@@ -37,7 +38,7 @@ class BeginController {
             return "redirect:/sign-in";
         }
         model.addAttribute("errors", new FieldErrors());
-        model.addAttribute("allUnits", Units.values());
+        choices(model);
         return "house/begin";
     }
 
@@ -73,7 +74,13 @@ class BeginController {
             }
         }
         model.addAttribute("errors", errors);
-        model.addAttribute("allUnits", Units.values());
+        choices(model);
         return new ModelAndView("house/begin", model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    private static void choices(Model model) {
+        model.addAttribute("allUnits", Units.values());
+        model.addAttribute("zones", HouseRooms.zones());
+        model.addAttribute("currencies", HouseRooms.currencies());
     }
 }

@@ -1,16 +1,24 @@
 package mezcla.web.house.begin;
 
+import java.time.ZoneId;
+
 /** What the first steward types, as it was typed. */
 public class BeginForm {
     private String code = "";
     private String houseName = "";
-    private String currency = "NZD";
-    private String timeZone = "Pacific/Auckland";
+    private String currency = "";
+    private String timeZone = here();
     private String units = "METRIC";
     private String address = "";
     private String name = "";
     private String signInName = "";
     private String password = "";
+
+    /** Where this machine thinks it is; nothing where that is no place. */
+    private static String here() {
+        String zone = ZoneId.systemDefault().getId();
+        return zone.contains("/") && !zone.startsWith("Etc/") ? zone : "";
+    }
 
     public String getCode() {
         return code;

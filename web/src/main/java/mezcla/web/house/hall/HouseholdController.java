@@ -2,6 +2,7 @@ package mezcla.web.house.hall;
 
 import java.time.ZoneId;
 import java.util.Map;
+import java.util.function.Supplier;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.TypedObjection;
@@ -12,50 +13,78 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.RunHabits;
 import mezcla.web.house.Surroundings;
 import mezcla.web.words.Units;
+import org.joda.money.CurrencyUnit;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
-/** The House: what it is called, who belongs to it, and how each member reads it. */
+/** The House and the rooms that hold how it does things, what it is called, and how each member reads it. */
 @Controller
 class HouseholdController {
-    private static final int NAME_CHARACTERS = 40;
     private static final int HOUSE_CHARACTERS = 60;
 
     private final HouseholdService household;
     private final Members members;
     private final SchoolsService schools;
-    private final HouseholdPage house;
+    private final HouseRooms rooms;
     private final OneTimeForms forms;
 
     HouseholdController(
-            HouseholdService household,
-            Members members,
-            SchoolsService schools,
-            HouseholdPage house,
-            OneTimeForms forms) {
+            HouseholdService household, Members members, SchoolsService schools, HouseRooms rooms, OneTimeForms forms) {
         this.schools = schools;
         this.household = household;
         this.members = members;
-        this.house = house;
+        this.rooms = rooms;
         this.forms = forms;
     }
 
     @GetMapping("/house")
     ModelAndView house() {
-        return house.show(Map.of(), new FieldErrors());
+        return PageView.of("house/house", rooms.hall(), new FieldErrors());
+    }
+
+    @GetMapping("/house/strictness")
+    ModelAndView strictness() {
+        return strictness(new FieldErrors());
+    }
+
+    private ModelAndView strictness(FieldErrors errors) {
+        return PageView.of("house/strictness", rooms.strictness(), errors);
+    }
+
+    @GetMapping("/house/ways")
+    ModelAndView ways() {
+        return PageView.of("house/ways", rooms.ways(), new FieldErrors());
+    }
+
+    @GetMapping("/house/this")
+    ModelAndView thisHouse() {
+        return thisHouse(Map.of(), new FieldErrors());
+    }
+
+    private ModelAndView thisHouse(Map<String, String> typed, FieldErrors errors) {
+        return PageView.of("house/this", rooms.thisHouse(typed), errors);
+    }
+
+    @GetMapping("/house/you")
+    ModelAndView you() {
+        return you(Map.of(), new FieldErrors());
+    }
+
+    private ModelAndView you(Map<String, String> typed, FieldErrors errors) {
+        return PageView.of("house/you", rooms.you(typed), errors);
     }
 
     @PostMapping("/house/details")
@@ -68,9 +97,17 @@ class HouseholdController {
         ZoneId zone = errors.read("timeZone", () -> HouseholdService.timeZone(text(typed, "timeZone")));
         Units units = errors.read("units", () -> HouseholdService.units(text(typed, "units")));
         String address = errors.read("address", () -> HouseholdService.address(text(typed, "address")));
-        return saved(typed, errors, "house", "houseName", () -> {
-            household.change(FieldErrors.known(name), FieldErrors.known(zone), FieldErrors.known(units), address);
-        });
+        CurrencyUnit currency = text(typed, "currency").isBlank()
+                ? null
+                : errors.read("currency", () -> HouseholdService.currency(text(typed, "currency")));
+        return saved(
+                typed,
+                errors,
+                "/house/this?saved=house",
+                Beside.field("houseName").or("currency"),
+                () -> household.change(
+                        FieldErrors.known(name), currency, FieldErrors.known(zone), FieldErrors.known(units), address),
+                () -> thisHouse(typed, errors));
     }
 
     @PostMapping("/house/schools")
@@ -88,9 +125,10 @@ class HouseholdController {
         return saved(
                 typed,
                 errors,
-                "school",
-                "school-" + process,
-                () -> schools.choose(member, process, FieldErrors.known(school)));
+                "/house/strictness?saved=school",
+                Beside.field("school-" + process),
+                () -> schools.choose(member, process, FieldErrors.known(school)),
+                () -> strictness(errors));
     }
 
     @PostMapping("/house/surroundings")
@@ -104,13 +142,14 @@ class HouseholdController {
         return saved(
                 typed,
                 errors,
-                "surroundings",
-                "hotWater",
+                "/house/this?saved=surroundings",
+                Beside.field("hotWater"),
                 () -> household.change(new Surroundings(
                         FieldErrors.known(cold),
                         FieldErrors.known(hot),
                         FieldErrors.known(room),
-                        FieldErrors.known(weeks))));
+                        FieldErrors.known(weeks))),
+                () -> thisHouse(typed, errors));
     }
 
     @PostMapping("/house/habits")
@@ -119,9 +158,10 @@ class HouseholdController {
         return saved(
                 typed,
                 new FieldErrors(),
-                "habits",
-                "habits",
-                () -> household.change(new RunHabits(typed.containsKey("scans"), typed.containsKey("advises"))));
+                "/house/ways?saved=habits",
+                Beside.field("habits"),
+                () -> household.change(new RunHabits(typed.containsKey("scans"), typed.containsKey("advises"))),
+                this::ways);
     }
 
     private static double degrees(String typed) {
@@ -136,59 +176,12 @@ class HouseholdController {
         return Integer.parseInt(text);
     }
 
-    @PostMapping("/house/members")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView addMember(@RequestParam Map<String, String> typed) {
-        FieldErrors errors = new FieldErrors();
-        String name = errors.read(
-                "name", () -> TypedText.of(text(typed, "name"), NAME_CHARACTERS, new TypedObjection.Missing()));
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    household.addMember(
-                            FieldErrors.known(name),
-                            text(typed, "signInName").strip(),
-                            text(typed, "password"),
-                            typed.containsKey("steward"));
-                    return "/house?saved=member";
-                },
-                Beside.field("signInName").or("password"),
-                () -> house.show(typed, errors));
-    }
-
-    @PostMapping("/house/members/{id}/password")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView resetPassword(@PathVariable long id, @RequestParam Map<String, String> typed) {
-        return saved(
-                Map.of("formKey", text(typed, "formKey")),
-                new FieldErrors(),
-                "password",
-                "password" + id,
-                () -> household.resetPassword(id, text(typed, "password")));
-    }
-
     /** A steward says that the machine's clock is right, although the last entry is long ago. */
     @PostMapping("/house/clock")
     @PreAuthorize("hasRole('STEWARD')")
     String trustClock(@AuthenticationPrincipal SignedIn steward) {
         household.trustClock(steward);
         return "redirect:/shelf";
-    }
-
-    @PostMapping("/house/members/{id}/role")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView setRole(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn steward) {
-        boolean toSteward = text(typed, "steward").equals("true");
-        return saved(typed, new FieldErrors(), "role", "role" + id, () -> members.setRole(steward, id, toSteward));
-    }
-
-    @PostMapping("/house/members/{id}/leave")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView leave(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn steward) {
-        return saved(typed, new FieldErrors(), "left", "role" + id, () -> members.leave(steward, id));
     }
 
     /** How a member reads figures, and their PIN. Nobody sets these for somebody else at a shared device. */
@@ -203,28 +196,40 @@ class HouseholdController {
         FieldErrors errors = new FieldErrors();
         String ownUnits = text(typed, "ownUnits");
         Units units = ownUnits.isEmpty() ? null : errors.read("ownUnits", () -> HouseholdService.units(ownUnits));
-        return saved(typed, errors, "me", "pin", () -> {
-            String pin = text(typed, "pin").strip();
-            if (typed.containsKey("noPin") || !pin.isEmpty()) {
-                members.setPin(member.id(), typed.containsKey("noPin") ? "" : pin);
-            }
-            members.setUnits(member.id(), units);
-        });
+        return saved(
+                typed,
+                errors,
+                "/house/you?saved=me",
+                Beside.field("pin"),
+                () -> {
+                    String pin = text(typed, "pin").strip();
+                    if (typed.containsKey("noPin") || !pin.isEmpty()) {
+                        members.setPin(member.id(), typed.containsKey("noPin") ? "" : pin);
+                    }
+                    members.setUnits(member.id(), units);
+                },
+                () -> you(typed, errors));
     }
 
     private static String text(Map<String, String> typed, String name) {
         return typed.getOrDefault(name, "");
     }
 
-    private ModelAndView saved(Map<String, String> typed, FieldErrors errors, String what, String field, Runnable act) {
+    private ModelAndView saved(
+            Map<String, String> typed,
+            FieldErrors errors,
+            String then,
+            Beside beside,
+            Runnable act,
+            Supplier<ModelAndView> again) {
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
                 () -> {
                     act.run();
-                    return "/house?saved=" + what;
+                    return then;
                 },
-                Beside.field(field),
-                () -> house.show(typed, errors));
+                beside,
+                again);
     }
 }

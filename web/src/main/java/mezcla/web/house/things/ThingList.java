@@ -1,11 +1,19 @@
 package mezcla.web.house.things;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.function.ToLongFunction;
+import mezcla.log.Bottle;
+import mezcla.log.Place;
 import mezcla.web.house.Heater;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Jug;
 import mezcla.web.house.Tank;
 import mezcla.web.house.Thing;
+import mezcla.web.house.Tool;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TankWords;
 
@@ -25,75 +33,62 @@ public record ThingList(Thing thing, String address, String title, List<Kept> ke
      * @param id which one
      * @param name what it is called
      * @param what what else there is to know
+     * @param inUse what it is in use for; empty for nothing
      */
-    public record Kept(long id, String name, String what) {}
+    public record Kept(long id, String name, String what, String inUse) {}
 
-    public static List<ThingList> all(HouseService houses) {
-        return List.of(
-                list(
-                        houses,
-                        Thing.TANK,
-                        "tanks",
-                        "Tanks",
-                        houses.tanks().stream()
-                                .map(tank -> new Kept(tank.id(), tank.name(), what(tank)))
-                                .toList()),
-                list(
-                        houses,
-                        Thing.BOTTLE,
-                        "bottles",
-                        "Bottles",
-                        houses.bottles().stream()
-                                .map(bottle -> new Kept(
-                                        bottle.id(),
-                                        bottle.label(),
-                                        Figures.ml(bottle.capacityMl()) + " "
-                                                + bottle.material().words()))
-                                .toList()),
-                list(
-                        houses,
-                        Thing.PLACE,
-                        "places",
-                        "Places",
-                        houses.places().stream()
-                                .map(place -> new Kept(place.id(), place.name(), ""))
-                                .toList()),
-                list(
-                        houses,
-                        Thing.TOOL,
-                        "tools",
-                        "Tools",
-                        houses.tools().stream()
-                                .map(tool -> new Kept(
-                                        tool.id(),
-                                        tool.name(),
-                                        "%s, marked every %s"
-                                                .formatted(
-                                                        tool.kind().words(),
-                                                        Figures.amount(
-                                                                tool.graduation(),
-                                                                tool.kind().unit()))))
-                                .toList()),
-                list(
-                        houses,
-                        Thing.JUG,
-                        "jugs",
-                        "Jugs",
-                        houses.jugs().stream()
-                                .map(jug -> new Kept(jug.id(), jug.name(), "holds " + Figures.ml(jug.capacityMl())))
-                                .toList()),
-                list(
-                        houses,
-                        Thing.HEATER,
-                        "heaters",
-                        "Heaters",
-                        houses.heaters().stream()
-                                .map(heater -> new Kept(heater.id(), heater.name(), offset(heater)))
-                                .toList()));
+    /** Where the list of a kind is changed. */
+    static String address(Thing thing) {
+        return thing.name().toLowerCase(Locale.ROOT) + "s";
     }
 
-    private static ThingList list(HouseService houses, Thing thing, String address, String title, List<Kept> kept) {
-        return new ThingList(thing, address, title, kept, houses.names(thing, true));
+    /**
+     * The list of a kind.
+     *
+     * @param inUse what things are in use for, by id
+     */
+    static ThingList of(HouseService houses, Thing thing, Map<Long, String> inUse) {
+        Map<Long, String> what = what(houses, thing);
+        return new ThingList(
+                thing,
+                address(thing),
+                Figures.sentence(address(thing)),
+                houses.names(thing, false).entrySet().stream()
+                        .map(each -> new Kept(
+                                each.getKey(),
+                                each.getValue(),
+                                what.getOrDefault(each.getKey(), ""),
+                                inUse.getOrDefault(each.getKey(), "")))
+                        .toList(),
+                houses.names(thing, true));
+    }
+
+    private static Map<Long, String> what(HouseService houses, Thing thing) {
+        return switch (thing) {
+            case TANK -> by(houses.tanks(), Tank::id, ThingList::what);
+            case BOTTLE ->
+                by(
+                        houses.bottles(),
+                        Bottle::id,
+                        bottle -> Figures.ml(bottle.capacityMl()) + " "
+                                + bottle.material().words());
+            case PLACE ->
+                by(houses.places(), Place::id, place -> ClimateView.of(houses.climateOf(place.id()))
+                        .summary());
+            case TOOL ->
+                by(houses.tools(), Tool::id, tool -> "%s, marked every %s"
+                        .formatted(
+                                tool.kind().words(),
+                                Figures.amount(tool.graduation(), tool.kind().unit())));
+            case JUG -> by(houses.jugs(), Jug::id, jug -> "holds " + Figures.ml(jug.capacityMl()));
+            case HEATER -> by(houses.heaters(), Heater::id, ThingList::offset);
+        };
+    }
+
+    private static <T> Map<Long, String> by(List<T> all, ToLongFunction<T> id, Function<T, String> what) {
+        Map<Long, String> words = new HashMap<>();
+        all.forEach(each -> words.put(id.applyAsLong(each), what.apply(each)));
+        return words;
     }
 
     private static String what(Tank tank) {

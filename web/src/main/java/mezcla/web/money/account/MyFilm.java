@@ -9,6 +9,7 @@ import mezcla.log.FilmInspected;
 import mezcla.log.Roll;
 import mezcla.log.RunLogged;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.names.KnownNames;
 import mezcla.web.house.HouseService;
 import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
@@ -57,6 +58,7 @@ class MyFilm {
     /** Film that is the member's own, or that they bear. */
     private List<Line> lines(SignedIn member) {
         LogState state = log.state();
+        KnownNames names = log.names();
         record Run(BatchState batch, RunLogged run) {}
         List<Line> lines = new ArrayList<>();
         state.batches().values().stream()
@@ -67,19 +69,24 @@ class MyFilm {
                     for (int i = 0; i < each.run().rolls().size(); i++) {
                         Roll roll = each.run().rolls().get(i);
                         boolean bears = !each.run().charges().isEmpty()
-                                && each.run().charges().get(i).account().equals(member.name());
-                        if (roll.owner().equals(member.name()) || bears) {
-                            lines.add(line(each.batch(), each.run(), i, member));
+                                && isNow(member, each.run().charges().get(i).account(), names);
+                        boolean owns = isNow(member, roll.owner(), names);
+                        if (owns || bears) {
+                            lines.add(line(each.batch(), each.run(), i, owns));
                         }
                     }
                 });
         return lines;
     }
 
-    private Line line(BatchState batch, RunLogged run, int i, SignedIn member) {
+    private static boolean isNow(SignedIn member, String name, KnownNames names) {
+        return names.present(name).equals(member.name());
+    }
+
+    private Line line(BatchState batch, RunLogged run, int i, boolean owns) {
         Roll roll = run.rolls().get(i);
         String name = roll.film() == null || roll.film().name() == null
-                ? (roll.owner().equals(member.name()) ? "" : "of " + roll.owner())
+                ? (owns ? "" : "of " + roll.owner())
                 : roll.film().name();
         return new Line(
                 Figures.dayAndYear(run.stamp().happenedAt(), houses.house().timeZone()),

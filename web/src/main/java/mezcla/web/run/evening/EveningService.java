@@ -20,6 +20,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
+import mezcla.web.journal.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.run.plan.RunForm;
@@ -217,6 +218,40 @@ public class EveningService {
                 ribbon.running(begun.stamp().sequence()).steps().schedule().totalSeconds();
         Instant over = begun.stamp().happenedAt().plusSeconds((long) Math.ceil(seconds));
         return over.isBefore(clock.instant()) ? clock.instant() : over;
+    }
+
+    /**
+     * A load in its time.
+     *
+     * @param id which one
+     * @param batchId the batch
+     * @param film what film, in words
+     * @param pourAt when its first step is poured
+     * @param hangAt when its film can hang
+     */
+    public record Pour(long id, long batchId, String film, Instant pourAt, Instant hangAt) {}
+
+    /** When the loads of the evening are poured, as they stand; none where they cannot be planned any more. */
+    @Transactional(readOnly = true)
+    public List<Pour> pours() {
+        try {
+            return plan(null, Evening.BETWEEN, false).map(Plan::loads).orElse(List.of()).stream()
+                    .map(each -> new Pour(
+                            each.id(),
+                            each.load().plan().batch().id(),
+                            EntryWords.film(each.kept().rolls()),
+                            each.load().pourAt(),
+                            each.load().hangAt()))
+                    .toList();
+        } catch (Refusal cannotBePlanned) {
+            return List.of();
+        }
+    }
+
+    /** When a run that was started is over. */
+    @Transactional(readOnly = true)
+    public Instant until(RunStarted begun) {
+        return over(begun);
     }
 
     /** The time of this machine. */

@@ -11,6 +11,7 @@ import mezcla.measure.Objection;
 import mezcla.processing.Movement;
 import mezcla.processing.SimulatedBath;
 import mezcla.verdict.RunPlan;
+import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.Beside;
@@ -45,6 +46,7 @@ class RunPages {
     private final WarmService warm;
     private final ProbeService probes;
     private final LogClock clock;
+    private final Members members;
     private final UsualWays usual;
     private final ChargeWords charging;
 
@@ -57,7 +59,9 @@ class RunPages {
             ProbeService probes,
             LogClock clock,
             UsualWays usual,
-            ChargeWords charging) {
+            ChargeWords charging,
+            Members members) {
+        this.members = members;
         this.charging = charging;
         this.usual = usual;
         this.runs = runs;
@@ -161,7 +165,10 @@ class RunPages {
                                 form.choices().movement()),
                 plan == null
                         ? null
-                        : RunView.of(plan, member.name(), houses.house().timeZone()),
+                        : RunView.of(
+                                plan,
+                                name -> members.names().present(name).equals(member.name()),
+                                houses.house().timeZone()),
                 plan == null || !plan.fits()
                         ? ""
                         : charging.of(member, id, rolls, plan.question().at()),

@@ -3,6 +3,7 @@ package mezcla.web.run.plan;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Timing;
 import mezcla.measure.ProcessingTime;
@@ -57,7 +58,7 @@ public record RunView(
      */
     public record Bath(long fill, String letters, String name, String time, String temperature, List<String> factors) {}
 
-    static RunView of(RunPlan plan, String who, ZoneId zone) {
+    static RunView of(RunPlan plan, Predicate<String> theirs, ZoneId zone) {
         return new RunView(
                 plan.fits(),
                 Figures.countOfRolls(plan.question().equivalents()),
@@ -80,7 +81,7 @@ public record RunView(
                                                 bath.fill().bath().role().name(), override.who(), override.reason())))
                         .toList(),
                 !plan.overridable().isEmpty(),
-                SinceLastRun.of(plan, who).map(since -> since(since, zone)).orElse(""));
+                SinceLastRun.of(plan, theirs).map(since -> since(since, zone)).orElse(""));
     }
 
     private static String since(SinceLastRun since, ZoneId zone) {

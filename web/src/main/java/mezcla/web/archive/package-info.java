@@ -1,0 +1,5 @@
+/** The whole house in open formats, written out and read in again. */
+@NullMarked
+package mezcla.web.archive;
+
+import org.jspecify.annotations.NullMarked;

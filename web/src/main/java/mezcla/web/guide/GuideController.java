@@ -1,0 +1,27 @@
+package mezcla.web.guide;
+
+import java.util.List;
+import mezcla.leaflet.BathRole;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.PageView;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.servlet.ModelAndView;
+
+/** The guide. */
+@Controller
+class GuideController {
+    private final Guide guide;
+
+    GuideController(Guide guide) {
+        this.guide = guide;
+    }
+
+    /** The guide, and what the letters on bottles mean. */
+    record Page(List<Guide.Part> parts, List<BathRole> letters) {}
+
+    @GetMapping("/guide")
+    ModelAndView page() {
+        return PageView.of("guide/guide", new Page(guide.parts(), BathRole.standard()), new FieldErrors());
+    }
+}

@@ -1,0 +1,223 @@
+package mezcla.web.readin;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import mezcla.log.Bottle;
+import mezcla.log.Roll;
+import mezcla.measure.FilmFormat;
+import mezcla.measure.Refusal;
+import mezcla.measure.TypedObjection;
+import mezcla.measure.Volume;
+import mezcla.web.access.SignedIn;
+import mezcla.web.access.Unguessable;
+import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.typed.TypedText;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
+import mezcla.web.house.things.ThingsService;
+import mezcla.web.members.MembersService;
+import mezcla.web.run.course.RunService;
+import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.Units;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.interceptor.TransactionAspectSupport;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Reads lists in: each line is tried as if a steward had typed it, and what is refused is named. */
+@Service
+public class ReadInService {
+    private static final int MOST_LINES = 2000;
+    private static final int NAME_CHARACTERS = 40;
+    private static final int PASSWORD_LETTERS = 14;
+    private static final LocalTime NOON = LocalTime.NOON;
+    private static final int MOST_ROLLS = 24;
+
+    private final MembersService members;
+    private final ThingsService things;
+    private final RunService runs;
+    private final HouseService houses;
+    private final TransactionTemplate eachLine;
+
+    ReadInService(
+            MembersService members,
+            ThingsService things,
+            RunService runs,
+            HouseService houses,
+            PlatformTransactionManager transactions) {
+        this.members = members;
+        this.things = things;
+        this.runs = runs;
+        this.houses = houses;
+        this.eachLine = new TransactionTemplate(transactions);
+        this.eachLine.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
+    }
+
+    /**
+     * A line of a list.
+     *
+     * @param number its number in the file, the heading being the first
+     * @param cells what stands in it
+     * @param refused why it is not read in; empty where it is
+     * @param told what its member is to be told, as the password that was made for them; empty for nothing
+     */
+    public record Line(long number, List<String> cells, String refused, String told) {}
+
+    /**
+     * Tries a list, and keeps nothing.
+     *
+     * @throws Refusal {@code not-a-table}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public List<Line> look(SignedIn who, ListKind kind, String text) {
+        List<Line> lines = lines(who, kind, text);
+        TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
+        return lines;
+    }
+
+    /**
+     * Reads a list in: every line that is not refused.
+     *
+     * @throws Refusal {@code not-a-table}
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public List<Line> keep(SignedIn who, ListKind kind, String text) {
+        return lines(who, kind, text);
+    }
+
+    private List<Line> lines(SignedIn who, ListKind kind, String text) {
+        List<Line> lines = new ArrayList<>();
+        char separator = text.lines().findFirst().orElse("").contains(";") ? ';' : ',';
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setDelimiter(separator)
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreEmptyLines(true)
+                .setIgnoreSurroundingSpaces(true)
+                .setIgnoreHeaderCase(true)
+                .get();
+        try (CSVParser table = format.parse(new StringReader(text))) {
+            Set<String> heading = new HashSet<>();
+            table.getHeaderNames().forEach(name -> heading.add(name.toLowerCase(Locale.ROOT)));
+            if (!heading.containsAll(kind.columns())) {
+                throw Refusal.of(new FormObjection.NotATable(String.join(", ", kind.columns())));
+            }
+            for (CSVRecord record : table) {
+                if (record.getRecordNumber() > MOST_LINES) {
+                    throw Refusal.of(new FormObjection.TooManyLines(MOST_LINES));
+                }
+                lines.add(line(who, kind, record));
+            }
+        } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
+            throw Refusal.of(new FormObjection.NotATable(String.join(", ", kind.columns())));
+        }
+        return lines;
+    }
+
+    private Line line(SignedIn who, ListKind kind, CSVRecord record) {
+        List<String> cells = kind.columns().stream()
+                .map(column -> record.isSet(column) ? record.get(column).strip() : "")
+                .toList();
+        String refused = "";
+        String told = "";
+        try {
+            told = Objects.requireNonNullElse(eachLine.execute(status -> keep(who, kind, cells)), "");
+        } catch (Refusal refusal) {
+            refused = ObjectionWords.of(refusal);
+        }
+        return new Line(record.getRecordNumber() + 1, cells, refused, told);
+    }
+
+    private String keep(SignedIn who, ListKind kind, List<String> cells) {
+        return switch (kind) {
+            case MEMBERS -> member(who, cells);
+            case BOTTLES -> {
+                things.addBottles(
+                        List.of(name(cells.get(0))),
+                        volume(cells.get(1)),
+                        TypedChoice.of(
+                                Bottle.Material.values(),
+                                cells.get(2).toUpperCase(Locale.ROOT),
+                                new FormObjection.UnknownMaterial()));
+                yield "";
+            }
+            case TANKS -> {
+                things.addTank(name(cells.get(0)), volume(cells.get(1)), null, null, Map.of());
+                yield "";
+            }
+            case RUNS -> {
+                run(who, cells);
+                yield "";
+            }
+        };
+    }
+
+    private static String name(String typed) {
+        return TypedText.of(typed, NAME_CHARACTERS, new TypedObjection.Missing());
+    }
+
+    private static Volume volume(String typed) {
+        return Volume.parse(typed, Units.shown().volume());
+    }
+
+    /** Whoever has no password in the list is given one, which the steward hands over. */
+    private String member(SignedIn who, List<String> cells) {
+        boolean made = cells.get(2).isEmpty();
+        String password = made ? Unguessable.letters(PASSWORD_LETTERS) : cells.get(2);
+        members.add(who, name(cells.get(0)), cells.get(1), password, false);
+        return made ? password : "";
+    }
+
+    private void run(SignedIn who, List<String> cells) {
+        LocalDate day = day(cells.get(0));
+        if (!cells.get(1).matches("[0-9]{1,9}")) {
+            throw Refusal.of(new FormObjection.NotABatch(cells.get(1)));
+        }
+        if (!cells.get(4).matches("[0-9]{1,2}")
+                || Integer.parseInt(cells.get(4)) < 1
+                || Integer.parseInt(cells.get(4)) > MOST_ROLLS) {
+            throw Refusal.of(new FormObjection.NotACount(cells.get(4)));
+        }
+        FilmFormat format = FilmFormat.labelled(cells.get(3));
+        Roll roll = new Roll(name(cells.get(2)), format, format.equivalents(), 0, false);
+        Tank tank = houses.tanks().stream().findFirst().orElseThrow(() -> Refusal.of(new FormObjection.UnknownTank()));
+        runs.logEarlier(
+                who,
+                Long.parseLong(cells.get(1)),
+                new RunService.Asked(Collections.nCopies(Integer.parseInt(cells.get(4)), roll), tank, null),
+                day.atTime(NOON).atZone(houses.house().timeZone()).toInstant(),
+                true,
+                UnaryOperator.identity());
+    }
+
+    private static LocalDate day(String typed) {
+        try {
+            return LocalDate.parse(typed);
+        } catch (DateTimeParseException e) {
+            throw Refusal.of(new FormObjection.NotADay(typed));
+        }
+    }
+}

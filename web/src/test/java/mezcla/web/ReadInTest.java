@@ -1,0 +1,111 @@
+package mezcla.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import mezcla.web.access.Members;
+import mezcla.web.house.HouseService;
+import mezcla.web.log.DarkroomLog;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.testng.annotations.Test;
+
+/** Lists are read in from tables: every line is shown first, and each that is refused is named. */
+public class ReadInTest extends DemoPagesTest {
+    private static final String BOTTLES =
+            """
+            label;holds;material;shelf
+            H1;1 L;glass;left
+            C4;1 L;glass;left
+            H2;1,200;glass;left
+
+            H1;600 ml;folding;right
+            H3;600 ml;wood;right
+            H4;0,6 l;Folding;right
+            """;
+
+    @Autowired
+    private HouseService houses;
+
+    @Autowired
+    private Members members;
+
+    @Autowired
+    private DarkroomLog log;
+
+    private String look(String kind, String text) throws Exception {
+        return send("/house/read-in", "bram", "kind", kind, "text", text)
+                .getContentAsString()
+                .replace('\u00a0', ' ');
+    }
+
+    private long bottles() {
+        return houses.bottles().stream()
+                .filter(bottle -> bottle.label().startsWith("H"))
+                .count();
+    }
+
+    @Test
+    public void linesThatAreRefusedAreNamedAndTheRestIsReadInOnce() throws Exception {
+        assertThat(look("BOTTLES", BOTTLES))
+                .contains("Two of six lines can be read in")
+                .contains("“C4” is there already", "could be 1.2 or 1200 ml", "“H1” is there already")
+                .contains("Choose one of the materials", "Read 2 lines in");
+        assertThat(bottles()).as("looking keeps nothing").isZero();
+        String key = UUID.randomUUID().toString();
+        String[] form = {"kind", "BOTTLES", "text", BOTTLES, "formKey", key};
+        MockHttpServletResponse kept = send("/house/read-in/keep", "bram", form);
+        assertThat(kept.getRedirectedUrl()).isEqualTo("/house/read-in/kept");
+        assertThat(bottles()).isEqualTo(2);
+        assertThat(send("/house/read-in/keep", "bram", form).getRedirectedUrl()).isEqualTo("/house/read-in/kept");
+        assertThat(bottles()).as("a double tap").isEqualTo(2);
+        assertThat(send("/house/read-in", "ines", "kind", "BOTTLES", "text", BOTTLES)
+                        .getStatus())
+                .isEqualTo(403);
+    }
+
+    @Test
+    public void whatIsNoTableIsRefusedAndStays() throws Exception {
+        assertThat(look("BOTTLES", "H1,1 L,glass"))
+                .contains("no table with the columns label, holds, material", "H1,1 L");
+        assertThat(look("", BOTTLES)).contains("Choose one of the lists");
+        assertThat(look("TANKS", "  ")).contains("Choose a file");
+        assertThat(look("TANKS", "name,takes\n\"open,500 ml")).contains("no table");
+        assertThat(look("TANKS", "name,takes\nSix-reel tank,2 L\n,1 L\nOther,-3"))
+                .contains("One of three lines");
+        assertThat(houses.tanks()).hasSize(3);
+    }
+
+    @Test
+    public void membersAreGivenPasswordsThatOpenTheirAccounts() throws Exception {
+        String list = "Name,Sign-in name,Password\nWren Alder,wren,\nOdile Fenn,odile,hang it to dry up\nInes,ines2,\n";
+        assertThat(look("MEMBERS", list)).contains("Two of three lines", "Somebody is called “Ines”");
+        MockHttpServletResponse answer = send("/house/read-in/keep", "bram", "kind", "MEMBERS", "text", list);
+        assertThat(answer.getRedirectedUrl()).isEqualTo("/house/read-in/kept");
+        assertThat(members.all()).extracting(each -> each.signInName()).contains("wren", "odile");
+        assertThat(page("/house/read-in/kept", "bram")).as("told once").contains("not told again");
+    }
+
+    @Test
+    public void earlierRunsCountInTheirBatchOnTheirDay() throws Exception {
+        double before = log.state().batch(4).rolls();
+        Matcher day = Pattern.compile("([0-9]{4}-[0-9]{2}-[0-9]{2})")
+                .matcher(log.state()
+                        .batch(4)
+                        .mixed()
+                        .stamp()
+                        .happenedAt()
+                        .plusSeconds(5 * 86_400)
+                        .toString());
+        assertThat(day.find()).isTrue();
+        String list =
+                "date,batch,owner,format,count\n%s,4,Devi,135-36,2\n%s,4,Devi,135-36,0\n2001-01-01,4,Devi,120,1\n%s,99,Devi,120,1\n%s,4,Devi,13x5,1\n"
+                        .replace("%s", day.group(1));
+        assertThat(look("RUNS", list)).contains("One of five lines");
+        assertThat(log.state().batch(4).rolls()).isEqualTo(before);
+        send("/house/read-in/keep", "bram", "kind", "RUNS", "text", list);
+        assertThat(log.state().batch(4).rolls()).isEqualTo(before + 2);
+    }
+}
