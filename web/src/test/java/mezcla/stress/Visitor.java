@@ -14,7 +14,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** A browser without a window: it keeps its cookies, and the token of the last page that it saw. */
-final class Visitor {
+public final class Visitor {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\"[^>]*value=\"([^\"]+)\"");
     private static final Duration PATIENCE = Duration.ofSeconds(60);
 
@@ -23,19 +23,20 @@ final class Visitor {
     private String address;
     private String token = "";
 
-    Visitor(String address) {
+    public Visitor(String address) {
         this.address = address;
     }
 
     /** Somebody who is signed in. */
-    static Visitor signedIn(String address, String name, String password) throws IOException, InterruptedException {
+    public static Visitor signedIn(String address, String name, String password)
+            throws IOException, InterruptedException {
         Visitor visitor = new Visitor(address);
         visitor.signIn(name, password);
         return visitor;
     }
 
     /** Signs in, perhaps again. */
-    void signIn(String name, String password) throws IOException, InterruptedException {
+    public void signIn(String name, String password) throws IOException, InterruptedException {
         get("/sign-in");
         String to = post("/sign-in", "name", name, "password", password)
                 .headers()
@@ -52,7 +53,7 @@ final class Visitor {
         address = there;
     }
 
-    HttpResponse<String> get(String page) throws IOException, InterruptedException {
+    public HttpResponse<String> get(String page) throws IOException, InterruptedException {
         HttpResponse<String> answer = browser.send(request(page).build(), HttpResponse.BodyHandlers.ofString());
         Matcher found = TOKEN.matcher(answer.body());
         if (found.find()) {
@@ -61,7 +62,7 @@ final class Visitor {
         return answer;
     }
 
-    HttpResponse<String> post(String page, String... fields) throws IOException, InterruptedException {
+    public HttpResponse<String> post(String page, String... fields) throws IOException, InterruptedException {
         return send(page, form(token, fields));
     }
 
@@ -94,7 +95,7 @@ final class Visitor {
         return URLEncoder.encode(text, StandardCharsets.UTF_8);
     }
 
-    static String key() {
+    public static String key() {
         return UUID.randomUUID().toString();
     }
 }

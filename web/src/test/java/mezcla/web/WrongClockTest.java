@@ -168,8 +168,9 @@ public class WrongClockTest extends DemoApplicationTest {
     private void insert(String kind, String body) {
         sql.sql(
                         """
-                        INSERT INTO log_entry (sequence, kind, happened_at, recorded_at, about, member_id, body)
-                        SELECT max(sequence) + 1, :kind, max(happened_at), max(recorded_at), 0, :member, :body
+                        INSERT INTO log_entry (sequence, kind, happened_at, recorded_at, about, member_id, name_id, body)
+                        SELECT max(sequence) + 1, :kind, max(happened_at), max(recorded_at), 0, :member,
+                            (SELECT max(id) FROM member_name WHERE member_id = :member), :body
                         FROM log_entry
                         """)
                 .param("kind", kind)

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import mezcla.leaflet.BathRole;
 import org.commonmark.Extension;
 import org.commonmark.ext.heading.anchor.HeadingAnchorExtension;
 import org.commonmark.parser.Parser;
@@ -38,6 +39,11 @@ public class Guide {
     /** Its parts, in order. */
     public List<Part> parts() {
         return parts;
+    }
+
+    /** The letters on bottles, with what they stand for. */
+    public List<BathRole> letters() {
+        return BathRole.standard();
     }
 
     private static String text() {

@@ -1,7 +1,6 @@
 package mezcla.web.guide;
 
 import java.util.List;
-import mezcla.leaflet.BathRole;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.PageView;
 import org.springframework.stereotype.Controller;
@@ -17,11 +16,11 @@ class GuideController {
         this.guide = guide;
     }
 
-    /** The guide, and what the letters on bottles mean. */
-    record Page(List<Guide.Part> parts, List<BathRole> letters) {}
+    /** The guide. */
+    record Page(List<Guide.Part> parts) {}
 
     @GetMapping("/guide")
     ModelAndView page() {
-        return PageView.of("guide/guide", new Page(guide.parts(), BathRole.standard()), new FieldErrors());
+        return PageView.of("guide/guide", new Page(guide.parts()), new FieldErrors());
     }
 }
