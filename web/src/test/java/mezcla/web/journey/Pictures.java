@@ -2,6 +2,9 @@ package mezcla.web.journey;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.RequestOptions;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Base64;
@@ -10,7 +13,11 @@ import java.util.function.Consumer;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
 import mezcla.web.DemoApplicationTest;
+import mezcla.web.MezclaApplication;
+import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.test.util.ReflectionTestUtils;
 import org.testng.annotations.Test;
 
 /** Takes the pictures in docs/screenshots from the demonstration's data; run by bin/pictures. */
@@ -29,14 +36,12 @@ public class Pictures extends DemoApplicationTest {
             Browser.signIn(desk, "ines", "rinse-and-hang");
             picture(desk, "/shelf", "shelf");
             picture(desk, "/batches/4", "batch");
-            desk.locator(".life").scrollIntoViewIfNeeded();
-            desk.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve("life-window.png")));
             picture(desk, "/kits/3/mix?volume=500+ml", "mix-plan");
             picture(desk, "/cupboard", "cupboard");
             picture(desk, "/mixes/1", "bench");
             Page steward = browser.open(1280, 800);
             Browser.signIn(steward, "bram", "count-the-rolls");
-            picture(steward, "/house", "house");
+            four(browser, "bram", "/house", "house");
             evening(desk);
             four(browser, "bram", halfTyped(steward), "leaflet-editor");
             four(browser, "bram", "/kits/new?leaflet=1", "arrival");
@@ -52,8 +57,41 @@ public class Pictures extends DemoApplicationTest {
                 page.locator("[data-accident='2']").click();
             });
             four(browser, "/signs", "signs");
+            theBeginning();
             desk.navigate("/batches/4");
             four(browser, desk.locator(".due a").first().getAttribute("href"), "look");
+        }
+    }
+
+    /** A house that has begun, and is not filled yet. */
+    private static void theBeginning() {
+        try (ConfigurableApplicationContext house = new SpringApplicationBuilder(MezclaApplication.class)
+                        .run("--mezcla.data=" + Files.createTempDirectory("mezcla-begun"), "--server.port=0");
+                Browser browser =
+                        new Browser(house.getEnvironment().getRequiredProperty("local.server.port", Integer.class))) {
+            Page first = browser.open(1280, 800);
+            first.navigate("/begin");
+            first.locator("#code")
+                    .fill(String.valueOf(ReflectionTestUtils.getField(house.getBean("beginningCode"), "code")));
+            first.locator("#houseName").fill("Gasworks Darkroom");
+            first.locator("#timeZone").fill("Auckland");
+            first.locator("#currency").fill("NZD");
+            first.locator("#name").fill("Bram");
+            first.locator("#signInName").fill("bram");
+            first.locator("#password").fill("count-the-rolls");
+            first.keyboard().press("Enter");
+            Browser.at(first, "**/sign-in?begun");
+            Browser.signIn(first, "bram", "count-the-rolls");
+            first.navigate("/house/this");
+            first.locator("form[action='/house/surroundings'] button").click();
+            first.navigate("/house/tanks/new");
+            first.locator("#tank").fill("Two reels");
+            first.locator("#tankVolume").fill("500 ml");
+            first.keyboard().press("Enter");
+            Browser.at(first, "**/house/things?saved=tank#list-tanks");
+            four(browser, "bram", "/shelf", "beginning");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
