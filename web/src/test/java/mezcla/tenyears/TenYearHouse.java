@@ -50,6 +50,7 @@ import mezcla.verdict.School;
 import mezcla.web.MezclaApplication;
 import mezcla.web.access.MemberMapper;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.names.Naming;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
@@ -94,6 +95,7 @@ final class TenYearHouse {
     private final DarkroomLog log;
     private final Leaflets leaflets;
     private final MemberMapper members;
+    private final Naming naming;
     private final List<SignedIn> people = new ArrayList<>();
     private final List<Bottle> free = new ArrayList<>();
 
@@ -102,6 +104,7 @@ final class TenYearHouse {
         this.log = context.getBean(DarkroomLog.class);
         this.leaflets = context.getBean(Leaflets.class);
         this.members = context.getBean(MemberMapper.class);
+        this.naming = context.getBean(Naming.class);
     }
 
     /** Writes the house into an empty folder. Its last batch is the one with the most runs. */
@@ -121,6 +124,7 @@ final class TenYearHouse {
             members.add("member" + i, "Member " + i, hash, "MEMBER");
         }
         people.addAll(members.all());
+        people.forEach(each -> naming.isCalled(each.id(), each.name()));
         houses.addTank("500 ml tank", TANK_ML);
         houses.addTank("1 L tank", 1000);
         for (int i = 1; i <= BOTTLES; i++) {

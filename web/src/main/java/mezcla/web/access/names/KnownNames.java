@@ -1,19 +1,22 @@
 package mezcla.web.access.names;
 
-import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
  * What members are and were called. A name never passes from one member to another, so it tells who is meant, also after
- * they are called otherwise.
- *
- * @param names every name that a member ever had, in the order in which they came
+ * they are called otherwise. Two are equal when they hold the same names.
  */
-public record KnownNames(List<Name> names) {
+public final class KnownNames {
     /** Nobody has a name. */
     public static final KnownNames NONE = new KnownNames(List.of());
+
+    private final List<Name> names;
+    private final Map<Long, Name> byId = new HashMap<>();
+    private final Map<String, Name> byText = new HashMap<>();
 
     /**
      * A name.
@@ -25,33 +28,54 @@ public record KnownNames(List<Name> names) {
      */
     public record Name(long id, long memberId, String text, String present) {}
 
-    /** Keeps its own list. */
-    public KnownNames {
-        names = List.copyOf(names);
+    /**
+     * Some names.
+     *
+     * @param names every name that a member ever had, in the order in which they came
+     */
+    public KnownNames(List<Name> names) {
+        this.names = List.copyOf(names);
+        this.names.forEach(name -> {
+            byId.put(name.id(), name);
+            byText.put(name.text(), name);
+        });
+    }
+
+    /** Every name, in the order in which they came. */
+    public List<Name> names() {
+        return names;
     }
 
     /** How the name of that number reads. */
     public Optional<String> text(long id) {
-        return names.stream().filter(name -> name.id() == id).map(Name::text).findFirst();
+        return Optional.ofNullable(byId.get(id)).map(Name::text);
     }
 
-    /** The number of a name; null for what is no member's, as a guest's. */
+    /** The number of a name, the latest where it was given twice; null for what is no member's, as a guest's. */
     public @Nullable Long id(String text) {
-        return named(text).map(Name::id).orElse(null);
+        Name name = byText.get(text);
+        return name == null ? null : Long.valueOf(name.id());
     }
 
     /** What whoever had that name is called now; what is no member's stays as it is. */
     public String present(String text) {
-        return named(text).map(Name::present).orElse(text);
-    }
-
-    private Optional<Name> named(String text) {
-        return names.stream().filter(name -> name.text().equals(text)).max(Comparator.comparingLong(Name::id));
+        Name name = byText.get(text);
+        return name == null ? text : name.present();
     }
 
     /** Whether every name that was known before reads as it did. */
     public boolean keeps(KnownNames before) {
-        return before.names().stream()
+        return before.names.stream()
                 .allMatch(old -> text(old.id()).filter(old.text()::equals).isPresent());
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof KnownNames known && known.names.equals(names);
+    }
+
+    @Override
+    public int hashCode() {
+        return names.hashCode();
     }
 }
