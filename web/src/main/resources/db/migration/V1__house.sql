@@ -37,7 +37,8 @@ CREATE TABLE member (
 CREATE TABLE member_name (
     id INTEGER PRIMARY KEY AUTOINCREMENT,
     member_id INTEGER NOT NULL REFERENCES member (id),
-    name TEXT NOT NULL
+    name TEXT NOT NULL,
+    changed INTEGER NOT NULL DEFAULT 0
 );
 
 -- A browser that somebody signed in with, until it ends. What it carries is kept as a hash only.

@@ -96,6 +96,8 @@ public class RoutesTest extends DemoPagesTest {
         {"GET /wall-sheet", Who.MEMBERS},
         {"GET /health", Who.ANYBODY},
         {"GET /guide", Who.MEMBERS},
+        {"GET /more", Who.MEMBERS},
+        {"GET /mine", Who.MEMBERS},
         {"GET /house/begin", Who.STEWARDS},
         {"POST /house/begin/aside", Who.STEWARDS},
         {"POST /me/first-evening/aside", Who.MEMBERS},

@@ -1,12 +1,16 @@
 package mezcla.web.journal;
 
 import java.util.Set;
+import mezcla.log.EntryGroup;
 
 /**
  * A line of the journal.
  *
  * @param sequence its number
  * @param when when it happened
+ * @param day the day of that
+ * @param hour the hour of that
+ * @param kind the group that it belongs to, for its mark
  * @param who who wrote it, and at which shared device
  * @param memberId their account
  * @param what what happened
@@ -17,6 +21,9 @@ import java.util.Set;
 public record EntryLine(
         long sequence,
         String when,
+        String day,
+        String hour,
+        EntryGroup kind,
         String who,
         long memberId,
         String what,

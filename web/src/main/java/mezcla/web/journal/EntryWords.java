@@ -93,6 +93,10 @@ public final class EntryWords implements EntryVisitor<String> {
                 entry.stamp().sequence(),
                 (entry.stamp().about() ? "about " : "")
                         + Figures.dayAndHour(entry.stamp().happenedAt(), house.timeZone()),
+                Figures.weekday(entry.stamp().happenedAt(), house.timeZone()),
+                (entry.stamp().about() ? "about " : "")
+                        + Figures.hour(entry.stamp().happenedAt(), house.timeZone()),
+                entry.kind().group(),
                 writer(entry.stamp()),
                 entry.stamp().memberId(),
                 entry.accept(this),
@@ -508,15 +512,28 @@ public final class EntryWords implements EntryVisitor<String> {
                         .collect(Collectors.joining(", ", " (", ")"));
     }
 
-    private static String looked(FilmInspected look) {
+    private String looked(FilmInspected look) {
         String suspects = look.suspects().stream().sorted().map(Suspect::words).collect(Collectors.joining(", "));
-        return "Roll %d of the run of entry %d: %s%s%s"
+        return "%s: %s%s%s"
                 .formatted(
-                        look.roll() + 1,
-                        look.run(),
+                        roll(look),
                         seen(look.result()),
                         suspects.isEmpty() ? "" : ", put down to " + suspects,
                         look.note() == null ? "" : ". " + look.note());
+    }
+
+    /** The roll that was looked at: what it is, whose, and when it was run. */
+    private String roll(FilmInspected look) {
+        return book.find(look.run())
+                .filter(RunLogged.class::isInstance)
+                .map(RunLogged.class::cast)
+                .filter(run -> look.roll() < run.rolls().size())
+                .map(run -> "%s of %s, run on %s"
+                        .formatted(
+                                run.rolls().get(look.roll()).format().label(),
+                                run.rolls().get(look.roll()).owner(),
+                                Figures.day(run.stamp().happenedAt(), house.timeZone())))
+                .orElseGet(() -> "Roll %d".formatted(look.roll() + 1));
     }
 
     /** What film showed, in words. */

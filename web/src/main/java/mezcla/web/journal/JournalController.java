@@ -1,6 +1,7 @@
 package mezcla.web.journal;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import mezcla.log.EntryGroup;
 import mezcla.web.access.SignedIn;
@@ -53,6 +54,7 @@ class JournalController {
         JournalService.Page shown = journal.page(filter, first, PAGE, errors);
         model.addAttribute("odd", member.isSteward() ? journal.odd() : List.of());
         model.addAttribute("lines", shown.lines());
+        model.addAttribute("days", days(shown.lines()));
         model.addAttribute("count", (shown.more() ? "More than " : "") + shown.count());
         model.addAttribute("newer", first > 0 ? pageAddress(page - 1) : null);
         model.addAttribute("older", shown.more() || first + (long) PAGE < shown.count() ? pageAddress(page + 1) : null);
@@ -70,6 +72,20 @@ class JournalController {
         model.addAttribute("errors", errors);
         return new ModelAndView(
                 "journal/journal", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    }
+
+    /** The entries of a day, in the order of the page. */
+    record Day(String day, List<EntryLine> lines) {}
+
+    private static List<Day> days(List<EntryLine> lines) {
+        List<Day> days = new ArrayList<>();
+        for (EntryLine line : lines) {
+            if (days.isEmpty() || !days.get(days.size() - 1).day().equals(line.day())) {
+                days.add(new Day(line.day(), new ArrayList<>()));
+            }
+            days.get(days.size() - 1).lines().add(line);
+        }
+        return days;
     }
 
     private static String pageAddress(int page) {

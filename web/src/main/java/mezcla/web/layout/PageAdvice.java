@@ -113,6 +113,12 @@ class PageAdvice {
         model.addAttribute("clockBehind", odd != null && odd.isBehind());
         model.addAttribute("clock", odd == null ? "" : words(odd, house));
         model.addAttribute("houseName", house.name());
+        model.addAttribute(
+                "printed",
+                "%s, %s"
+                        .formatted(
+                                Figures.weekday(clock.instant(), house.timeZone()),
+                                Figures.hour(clock.instant(), house.timeZone())));
         model.addAttribute("now", Figures.weekdayAndHour(clock.instant(), house.timeZone()));
     }
 

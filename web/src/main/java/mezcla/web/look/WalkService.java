@@ -12,8 +12,10 @@ import mezcla.log.FillSeen;
 import mezcla.log.Sign;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
+import mezcla.verdict.RunQuestion;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
+import mezcla.web.drawing.BottleDrawing;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
@@ -41,14 +43,14 @@ public class WalkService {
      *
      * @param fillId the fill
      * @param code its short code
-     * @param letters the bath's letters
      * @param what bottle, bath and batch
      * @param where where it should stand, and how much should be in it
      * @param seen when somebody last had it in hand
      * @param missing whether that is longer ago than a month
+     * @param drawing the bottle
      */
     public record Bottle(
-            long fillId, String code, String letters, String what, String where, String seen, boolean missing) {}
+            long fillId, String code, String what, String where, String seen, boolean missing, BottleDrawing drawing) {}
 
     private record Standing(BatchState batch, FillState fill) {}
 
@@ -70,7 +72,6 @@ public class WalkService {
         return new Bottle(
                 fill.id(),
                 ShortCode.of(fill.id()),
-                fill.bath().role().letters(),
                 "%s, %s, batch %d"
                         .formatted(
                                 fill.bottle().label(),
@@ -83,7 +84,12 @@ public class WalkService {
                                         : fill.kept().place().name(),
                                 Figures.ml(fill.inBottleMl())),
                 Figures.day(seen, houses.house().timeZone()),
-                fill.isMissing(clock.instant()));
+                fill.isMissing(clock.instant()),
+                BottleDrawing.of(
+                        fill,
+                        (int) RunQuestion.daysBetween(
+                                fill.mixedAt(), clock.instant(), houses.house().timeZone()),
+                        0));
     }
 
     /**

@@ -25,6 +25,7 @@ public final class Figures {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.UK);
     private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.UK);
     private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.UK);
+    private static final DateTimeFormatter WEEKDAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.UK);
     private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
     private static final DateTimeFormatter WEEKDAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE HH:mm", Locale.UK);
@@ -225,6 +226,11 @@ public final class Figures {
     /** A day with its year, for paper: {@code 2 November 2026}. */
     public static String dayAndYear(Instant instant, ZoneId zone) {
         return DAY_AND_YEAR.format(instant.atZone(zone));
+    }
+
+    /** A day of a journal: {@code Tuesday 24 November 2026}. */
+    public static String weekday(Instant instant, ZoneId zone) {
+        return WEEKDAY.format(instant.atZone(zone));
     }
 
     /** A day and an hour: {@code Tuesday 24 November, 18:20}. */

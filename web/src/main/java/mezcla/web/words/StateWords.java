@@ -145,14 +145,17 @@ public final class StateWords {
     private static String left(BatchVerdict verdict, boolean exact) {
         Double rolls = verdict.rollsLeft();
         Double days = verdict.daysLeft();
-        String more = rolls == null ? "" : Figures.countOfRolls(rolls).replaceFirst(" ", " more ");
+        String more = rolls == null
+                ? ""
+                : Figures.countOfRolls(rolls < 1 ? rolls : Math.floor(rolls + 1e-9))
+                        .replaceFirst(" ", " more ");
         if (days == null) {
             return more;
         }
         String until = days < 1
                 ? "today only"
                 : (exact ? "" : "about ")
-                        + Figures.countOfDays(exact ? days : Math.floor(days)).replaceFirst(" ", " more ");
+                        + Figures.countOfDays(Math.floor(days + 1e-9)).replaceFirst(" ", " more ");
         return more.isEmpty() ? until : more + ", or " + until;
     }
 }

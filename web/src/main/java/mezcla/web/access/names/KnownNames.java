@@ -65,13 +65,15 @@ public final class KnownNames {
 
     /** Whether every name that was known before reads as it did. */
     public boolean keeps(KnownNames before) {
-        return before.names.stream()
-                .allMatch(old -> text(old.id()).filter(old.text()::equals).isPresent());
+        return before.equals(this)
+                || before.names.stream()
+                        .allMatch(
+                                old -> text(old.id()).filter(old.text()::equals).isPresent());
     }
 
     @Override
     public boolean equals(@Nullable Object other) {
-        return other instanceof KnownNames known && known.names.equals(names);
+        return other == this || (other instanceof KnownNames known && known.names.equals(names));
     }
 
     @Override

@@ -34,7 +34,11 @@ interface NameMapper {
     @Select("SELECT id, name, sign_in_name, left_at FROM member WHERE left_at IS NOT NULL ORDER BY left_at DESC")
     List<Former> former();
 
-    @Update("UPDATE member_name SET name = #{number} WHERE member_id = #{memberId}")
+    /** Another one whenever a name came, or the text of one changed. */
+    @Select("SELECT count(*) || '-' || coalesce(sum(changed), 0) FROM member_name")
+    String state();
+
+    @Update("UPDATE member_name SET name = #{number}, changed = changed + 1 WHERE member_id = #{memberId}")
     void becomesNumber(long memberId, String number);
 
     @Update(

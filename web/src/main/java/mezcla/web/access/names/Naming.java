@@ -4,25 +4,44 @@ import java.text.Normalizer;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.atomic.AtomicReference;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Keeps what members are and were called. */
 @Service
 public class Naming {
     private final NameMapper mapper;
+    private final AtomicReference<@Nullable Read> read = new AtomicReference<>();
+
+    /** Names, and the state in which they were read. */
+    private record Read(String state, KnownNames names) {}
 
     Naming(NameMapper mapper) {
         this.mapper = mapper;
     }
 
-    /** What members are and were called. */
+    /**
+     * What members are and were called. Names are read again only when one has come or changed; what a transaction read
+     * that may still be rolled back is not remembered.
+     */
     @Transactional(readOnly = true)
     public KnownNames known() {
-        return new KnownNames(mapper.names());
+        String state = mapper.state();
+        Read before = read.get();
+        if (before != null && before.state().equals(state)) {
+            return before.names();
+        }
+        KnownNames names = new KnownNames(mapper.names());
+        if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+            read.set(new Read(state, names));
+        }
+        return names;
     }
 
     /** Calls a member so from now on. */

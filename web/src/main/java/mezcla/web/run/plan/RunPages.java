@@ -31,6 +31,7 @@ import mezcla.web.run.underway.UnderWayView;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shelf.ShelfView;
 import mezcla.web.warm.WarmService;
+import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -74,13 +75,20 @@ class RunPages {
     }
 
     /** The Run without a batch: what is under way, what is planned, and what could be started. */
-    record Possible(List<UnderWayView> underWay, int loads, List<CrateView> crates) {}
+    record Possible(String heading, List<UnderWayView> underWay, int loads, List<CrateView> crates) {}
+
+    private static String heading(List<CrateView> crates) {
+        long able = crates.stream().filter(CrateView::fits).count();
+        return crates.isEmpty()
+                ? "Nothing is mixed yet"
+                : able == 0
+                        ? "No batch can take a roll now"
+                        : "%s can take a roll".formatted(Figures.sentence(Figures.count((int) able, "batch")));
+    }
 
     Possible possible(SignedIn member) {
-        return new Possible(
-                underWay(),
-                evenings.planned(),
-                runs.possible().stream().map(CrateView::of).toList());
+        List<CrateView> crates = runs.possible().stream().map(CrateView::of).toList();
+        return new Possible(heading(crates), underWay(), evenings.planned(), crates);
     }
 
     /**

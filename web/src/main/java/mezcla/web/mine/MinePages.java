@@ -1,0 +1,69 @@
+package mezcla.web.mine;
+
+import java.util.Collection;
+import java.util.List;
+import mezcla.batch.BatchState;
+import mezcla.log.RunLogged;
+import mezcla.planning.QueuedFilm;
+import mezcla.web.access.SignedIn;
+import mezcla.web.access.names.KnownNames;
+import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
+import mezcla.web.words.Figures;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Puts together what is a member's own. */
+@Service
+class MinePages {
+    private final DarkroomLog log;
+    private final HouseAccounts accounts;
+
+    MinePages(DarkroomLog log, HouseAccounts accounts) {
+        this.log = log;
+        this.accounts = accounts;
+    }
+
+    /**
+     * A member's own page.
+     *
+     * @param heading what they owe
+     * @param film how much film of theirs was run
+     * @param waiting what of theirs waits, or hangs
+     */
+    record Page(String heading, String film, String waiting) {}
+
+    @Transactional(readOnly = true)
+    Page page(SignedIn who) {
+        KnownNames names = log.names();
+        Money balance = accounts.accounts().balance(who.name());
+        long rolls = log.state().batches().values().stream()
+                .map(BatchState::runs)
+                .flatMap(Collection::stream)
+                .map(RunLogged::rolls)
+                .flatMap(Collection::stream)
+                .filter(roll -> names.present(roll.owner()).equals(who.name()))
+                .count();
+        List<QueuedFilm> film = accounts.film().stream()
+                .filter(each -> names.present(each.dropped().broughtBy()).equals(who.name()))
+                .toList();
+        return new Page(
+                balance.isNegative()
+                        ? "You owe " + Figures.money(balance.abs())
+                        : balance.isZero()
+                                ? "You owe nothing"
+                                : "You have %s to your credit".formatted(Figures.money(balance)),
+                rolls == 0
+                        ? "No film of yours was run yet"
+                        : Figures.sentence(Figures.count((int) rolls, "roll")) + " of yours so far",
+                "%s waiting, %s to collect"
+                        .formatted(
+                                Figures.sentence(Figures.number(film.stream()
+                                        .filter(each -> each.where().isToCome())
+                                        .count())),
+                                Figures.number(film.stream()
+                                        .filter(each -> each.where().isToCollect())
+                                        .count())));
+    }
+}

@@ -1,0 +1,219 @@
+package mezcla.web.journey;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import mezcla.web.DemoApplicationTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/**
+ * Every page is measured as it is shown, on a desk and on a phone: the size of what is read, the size of what is touched,
+ * whether it has to be scrolled sideways, and whether what has the focus is in sight.
+ */
+public class FitTest extends DemoApplicationTest {
+    private static final double TEXT_PX = 14;
+    private static final double DRAWN_PX = 11;
+    private static final double WET_TEXT_PX = 16;
+    private static final double TARGET_PX = 44;
+    private static final double WET_TARGET_PX = 64;
+
+    private static final String MEASURE =
+            """
+            ([text, drawn, target]) => {
+              const found = [];
+              const name = (element) => element.tagName.toLowerCase() + '.' + (element.className?.baseVal ?? element.className)
+                + ' "' + (element.textContent || element.value || '').trim().replace(/\\s+/g, ' ').slice(0, 40) + '"';
+              const shown = (element) => element.checkVisibility({ visibilityProperty: true }) && !element.closest('.skip, .visually-hidden');
+              const own = (element) => [...element.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim());
+              for (const element of document.body.querySelectorAll('*')) {
+                if (!shown(element) || !own(element) || element.closest('option, datalist, textarea, script')) continue;
+                const svg = element.closest('svg') && element.getScreenCTM;
+                const size = parseFloat(getComputedStyle(element).fontSize) * (svg ? element.getScreenCTM().a : 1);
+                const least = svg ? drawn : text;
+                if (size < least - 0.05) found.push('text ' + size.toFixed(1) + ' px: ' + name(element));
+              }
+              const labelled = (element) => element.closest('label') ?? element;
+              for (const element of document.querySelectorAll('a[href], button, input:not([type=hidden]), select, textarea, summary')) {
+                if (!shown(element) || element.closest('svg')) continue;
+                const inline = element.tagName === 'A' && getComputedStyle(element).display === 'inline'
+                  && [...element.parentElement.childNodes].some((node) => node !== element && node.textContent.trim().length > 2);
+                if (inline) continue;
+                const box = (['checkbox', 'radio'].includes(element.type) ? labelled(element) : element).getBoundingClientRect();
+                if (box.height < target - 0.6 || box.width < Math.min(target, 44) - 0.6) {
+                  found.push('target ' + box.width.toFixed(0) + ' × ' + box.height.toFixed(0) + ': ' + name(element));
+                }
+              }
+              if (document.documentElement.scrollWidth > window.innerWidth) {
+                const wide = [...document.body.querySelectorAll('*')].filter((element) => shown(element)
+                  && element.getBoundingClientRect().right > window.innerWidth + 1).slice(0, 3).map(name);
+                found.push('sideways ' + document.documentElement.scrollWidth + ': ' + wide.join(', '));
+              }
+              return [...new Set(found)];
+            }
+            """;
+
+    private static final String FOCUS =
+            """
+            () => {
+              const hidden = [];
+              for (const element of document.querySelectorAll('a[href], button, input:not([type=hidden]), select, textarea, summary')) {
+                if (!element.checkVisibility({ visibilityProperty: true }) || element.disabled || element.closest('svg, dialog:not([open])')
+                  || element.closest('.skip')) continue;
+                element.focus();
+                const box = element.getBoundingClientRect();
+                const x = box.left + Math.min(box.width / 2, 20);
+                const y = box.top + Math.min(box.height / 2, 20);
+                const top = document.elementFromPoint(x, y);
+                if (!top || !(element.contains(top) || top.contains(element) || top.closest('label')?.contains(element))) {
+                  hidden.push(element.tagName + ' "' + (element.textContent || element.name || '').trim().slice(0, 30) + '" is behind '
+                    + (top ? top.tagName + '.' + top.className : 'the edge'));
+                }
+              }
+              return hidden;
+            }
+            """;
+
+    /** Where hands are wet: everything is larger. */
+    private static final Set<String> WET = Set.of("/mixes/1", "ribbon");
+
+    @LocalServerPort
+    private int port;
+
+    private Browser browser;
+    private String ribbon;
+
+    @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+    public void open() {
+        browser = new Browser(port);
+        Page page = browser.signedIn("ines", 1280, 800);
+        page.navigate("/batches/5/run?tank=1");
+        page.locator("button[formaction$='/starts']").click();
+        Browser.at(page, "**/runs/*/ribbon");
+        ribbon = page.url();
+        page.context().close();
+    }
+
+    @AfterClass(alwaysRun = true)
+    public void close() {
+        browser.close();
+    }
+
+    @DataProvider
+    public Object[][] sizes() {
+        return new Object[][] {{1280, 800}, {390, 844}};
+    }
+
+    private static final List<String> PAGES = List.of(
+            "/shelf",
+            "/bench",
+            "/run",
+            "/queue",
+            "/cupboard",
+            "/money",
+            "/journal",
+            "/house",
+            "/more",
+            "/me",
+            "/mine",
+            "/guide",
+            "/batches/2",
+            "/batches/4",
+            "/batches/4/run",
+            "/batches/4/warm-up",
+            "/batches/4/labels",
+            "/batches/4/card",
+            "/batches/2/renew?bath=dev",
+            "/fills/10",
+            "/fills/10/top-up?volume=20",
+            "/mixes/1",
+            "ribbon",
+            "/evening",
+            "/practice",
+            "/practice/loading",
+            "/practice/members",
+            "/kits/3",
+            "/kits/3/mix",
+            "/kits/new",
+            "/kits/new?leaflet=1",
+            "/leaflets",
+            "/leaflets/1",
+            "/leaflets/new",
+            "/leaflets/1/retype",
+            "/leaflets/1/limits",
+            "/adopt",
+            "/adopt?leaflet=1",
+            "/walk",
+            "/signs",
+            "/waste",
+            "/probes",
+            "/who",
+            "/queue/new",
+            "/queue/labels",
+            "/money/account",
+            "/money/film",
+            "/money/kits",
+            "/money/month",
+            "/money/prices",
+            "/journal/22/void",
+            "/house/members",
+            "/house/members/2",
+            "/house/strictness",
+            "/house/stand-ins",
+            "/house/ways",
+            "/house/things",
+            "/house/tanks/1",
+            "/house/places",
+            "/house/places/1",
+            "/house/bath",
+            "/house/this",
+            "/house/you",
+            "/house/data",
+            "/house/outside",
+            "/house/read-in",
+            "/house/begin",
+            "/house/access",
+            "/wall-sheet");
+
+    @Test(dataProvider = "sizes")
+    public void everythingIsLargeEnoughAndInSight(int width, int height) {
+        Page page = browser.signedIn("bram", width, height);
+        List<String> found = new ArrayList<>();
+        for (String place : PAGES) {
+            page.navigate(place.equals("ribbon") ? ribbon : place);
+            page.waitForLoadState();
+            boolean wet = WET.contains(place);
+            List<Object> sizes = List.of(wet ? WET_TEXT_PX : TEXT_PX, DRAWN_PX, wet ? WET_TARGET_PX : TARGET_PX);
+            strings(page.evaluate(MEASURE, sizes)).forEach(each -> found.add(place + ": " + each));
+            strings(page.evaluate(FOCUS)).forEach(each -> found.add(place + ": focus: " + each));
+        }
+        page.context().close();
+        assertThat(found).as(width + " × " + height).isEmpty();
+    }
+
+    private static List<String> strings(Object answer) {
+        return ((List<?>) answer).stream().map(String::valueOf).toList();
+    }
+
+    /** At 200 % a desk has half as many pixels each way. */
+    @Test
+    public void nothingGoesSidewaysAtTwiceTheSize() {
+        Page page = browser.signedIn("bram", 640, 400);
+        List<String> found = new ArrayList<>();
+        for (String place : PAGES) {
+            page.navigate(place.equals("ribbon") ? ribbon : place);
+            Object wide = page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
+            if (((Number) wide).intValue() > 0) {
+                found.add(place + ": " + wide);
+            }
+            strings(page.evaluate(FOCUS)).forEach(each -> found.add(place + ": focus: " + each));
+        }
+        assertThat(found).isEmpty();
+    }
+}
