@@ -300,7 +300,7 @@ public class EveningTest extends DemoApplicationTest {
     public void correctedLeafletShowsBeforeAndAfter() throws Exception {
         String shown = page("/batches/5/leaflet", "bram");
         assertThat(shown).contains("2 of 10").contains("2 of 9");
-        assertThat(page("/batches/5", "ines")).contains("A steward can let it govern this batch.");
+        assertThat(page("/batches/5", "ines")).contains("A steward can switch this batch to it.");
         ledTo(send(form("/batches/5/leaflets", "bram", "reason", "Misread: nine rolls, not ten")));
         assertThat(fill(5, 0).leaflet().version()).isEqualTo(2);
         assertThat(page("/batches/5", "ines")).contains("of 7–9").doesNotContain("Its leaflet was corrected");

@@ -2,7 +2,7 @@ package mezcla.web.batch;
 
 import java.util.List;
 import java.util.Map;
-import mezcla.web.journal.EntryLine;
+import mezcla.web.journal.telling.EntryLine;
 import mezcla.web.shelf.CrateView;
 import org.jspecify.annotations.Nullable;
 

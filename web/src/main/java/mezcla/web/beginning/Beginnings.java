@@ -76,7 +76,7 @@ public class Beginnings {
                 new Step("Name and place", "what the house is called, where its days begin", "/house/this", true),
                 new Step(
                         "Water and room",
-                        "how cold and how hot the taps run: every mix is reckoned from it",
+                        "how cold and how hot the taps run: every mix is planned from it",
                         "/house/this#water",
                         houses.waterSaid()),
                 new Step(

@@ -99,8 +99,8 @@ public class EvidenceService {
                 id,
                 leaflet.name(),
                 proposals == 0
-                        ? "Nothing seen so far bears out other limits than the printed ones"
-                        : "What was seen bears out limits for %s"
+                        ? "Too little was seen yet for limits other than the printed ones"
+                        : "What was seen supports limits for %s"
                                 .formatted(proposals == 1 ? "one bath" : Figures.number(proposals) + " baths"),
                 baths);
     }

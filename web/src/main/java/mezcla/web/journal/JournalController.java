@@ -9,6 +9,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.typed.TypedText;
+import mezcla.web.journal.telling.EntryLine;
 import mezcla.web.log.LogFile;
 import mezcla.web.words.Spreadsheet;
 import org.springframework.http.HttpHeaders;

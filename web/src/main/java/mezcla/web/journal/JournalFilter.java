@@ -9,6 +9,8 @@ import mezcla.web.access.names.KnownNames;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.House;
+import mezcla.web.journal.telling.EntryLine;
+import mezcla.web.journal.telling.EntryWords;
 import org.jspecify.annotations.Nullable;
 
 /** What somebody looks for in the journal, as it was typed. */

@@ -25,6 +25,8 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.journal.telling.EntryLine;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.ObjectionWords;
 import mezcla.web.words.Spreadsheet;

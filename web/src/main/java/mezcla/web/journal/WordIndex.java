@@ -11,6 +11,8 @@ import mezcla.batch.LogBook;
 import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
 import mezcla.web.access.names.KnownNames;
+import mezcla.web.journal.telling.EntryLine;
+import mezcla.web.journal.telling.EntryWords;
 
 /**
  * Which entries a word stands in, so that looking for words does not mean putting the whole log into words each time.

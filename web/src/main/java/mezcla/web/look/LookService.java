@@ -31,7 +31,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
-import mezcla.web.journal.EntryWords;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.photo.Photos;
 import mezcla.web.photo.Picture;

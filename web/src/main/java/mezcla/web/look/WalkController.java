@@ -56,9 +56,11 @@ class WalkController {
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
-                () -> "/walk?found="
-                        + URLEncoder.encode(
-                                walk.find(member, FieldErrors.known(code), volume, sign), StandardCharsets.UTF_8),
+                () -> {
+                    WalkService.Found found = walk.find(member, FieldErrors.known(code), volume, sign);
+                    return "/walk?found=%s&entry=%d"
+                            .formatted(URLEncoder.encode(found.label(), StandardCharsets.UTF_8), found.entry());
+                },
                 Beside.field("level").or("code"),
                 () -> page(typed, errors));
     }

@@ -93,23 +93,31 @@ public class WalkService {
     }
 
     /**
+     * A bottle that was found.
+     *
+     * @param label what is written on it
+     * @param entry the number of the entry that says so
+     */
+    public record Found(String label, long entry) {}
+
+    /**
      * Logs that a bottle was found.
      *
      * @param code what stands on its label
      * @param volume what is in it; null where it is what the log says
      * @param sign what it looks like; null where nothing strikes
-     * @return the bottle's label
+     * @return the bottle, and the entry that says so
      * @throws Refusal {@code not-a-code}, {@code code-of-none}, {@code in-use}, {@code bottle-too-small}
      */
     @Transactional
-    public String find(SignedIn who, String code, @Nullable Volume volume, @Nullable Sign sign) {
+    public Found find(SignedIn who, String code, @Nullable Volume volume, @Nullable Sign sign) {
         long id = ShortCode.fillOf(code);
         FillState fill = log.state().standing().stream()
                 .flatMap(batch -> batch.fills().stream())
                 .filter(each -> each.id() == id && each.discarded() == null)
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new FormObjection.CodeOfNone(code)));
-        log.add(who, stamp -> new FillSeen(stamp, id));
+        long entry = log.add(who, stamp -> new FillSeen(stamp, id)).stamp().sequence();
         if (volume != null) {
             fill.refuseInUse();
             fill.explains(volume.ml());
@@ -118,6 +126,6 @@ public class WalkService {
         if (sign != null) {
             log.add(who, stamp -> new BathLooked(stamp, id, sign, null));
         }
-        return fill.bottle().label();
+        return new Found(fill.bottle().label(), entry);
     }
 }

@@ -15,7 +15,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.house.HouseService;
-import mezcla.web.journal.EntryWords;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.ribbon.RibbonPage;
 import mezcla.web.ribbon.RibbonService;

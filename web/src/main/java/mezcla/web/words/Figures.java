@@ -131,7 +131,8 @@ public final class Figures {
 
     private static String counted(double value, String thing) {
         String text = plain(value, 2);
-        return (text.contains(".") ? text : number(value)) + " " + thing + (text.equals("1") ? "" : "s");
+        String ending = text.equals("1") ? "" : thing.endsWith("ch") ? "es" : "s";
+        return (text.contains(".") ? text : number(value)) + " " + thing + ending;
     }
 
     /** A whole number, as a word up to twelve. */

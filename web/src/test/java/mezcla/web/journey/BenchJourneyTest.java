@@ -238,7 +238,7 @@ public class BenchJourneyTest {
         devi.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("500 ml of Weir"))
                 .click();
         assertThat(heading(devi)).containsText("8.5 ml");
-        devi.getByText("Poured otherwise, or measured").click();
+        devi.getByText("Something else was poured, or measure").click();
         fill(devi, "poured", "1,200");
         devi.keyboard().press("Enter");
         assertThat(devi.locator("#poured-error")).containsText("could be 1.2 or 1200 ml");
@@ -251,7 +251,7 @@ public class BenchJourneyTest {
         dry(devi);
         devi.keyboard().press("Backspace");
         assertThat(heading(devi)).containsText("8.5 ml");
-        devi.getByText("Poured otherwise, or measured").click();
+        devi.getByText("Something else was poured, or measure").click();
         fill(devi, "poured", "9");
         dry(devi);
         devi.keyboard().press("Enter");

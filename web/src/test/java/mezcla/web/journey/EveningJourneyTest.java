@@ -281,7 +281,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         Browser.assertAccessible(bram);
         bram.getByLabel("What was wrong").fill("Misread: nine rolls");
         bram.getByRole(AriaRole.BUTTON, byName("Use the corrected leaflet")).click();
-        assertThat(bram.getByText("The later version of the leaflet governs it now."))
+        assertThat(bram.getByText("It goes by the later version of its leaflet now."))
                 .isVisible();
         Assertions.assertThat(browser.troubles()).isEmpty();
     }

@@ -17,7 +17,7 @@ import mezcla.money.Accounts;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
-import mezcla.web.journal.EntryWords;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
 import mezcla.web.words.Figures;

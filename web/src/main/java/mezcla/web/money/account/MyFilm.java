@@ -11,7 +11,7 @@ import mezcla.log.RunLogged;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.house.HouseService;
-import mezcla.web.journal.EntryWords;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Spreadsheet;

@@ -20,7 +20,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
-import mezcla.web.journal.EntryWords;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.run.plan.RunForm;

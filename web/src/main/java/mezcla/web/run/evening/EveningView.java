@@ -8,7 +8,7 @@ import java.util.List;
 import mezcla.measure.ProcessingTime;
 import mezcla.verdict.Evening;
 import mezcla.web.drawing.plot.EveningDrawing;
-import mezcla.web.journal.EntryWords;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
 import org.jspecify.annotations.Nullable;
@@ -89,7 +89,7 @@ public record EveningView(
         if (warming == null) {
             return plan.described()
                     ? "The bath does not get warm within four hours. Begin with warmer water."
-                    : "Nobody has said what the house’s water bath is like, so its warming is not reckoned.";
+                    : "Nobody has said what the house’s water bath is like, so nothing can be said of its warming.";
         }
         long behind = plan.evening().lateMinutes(now);
         return warming.isZero() || behind < 1

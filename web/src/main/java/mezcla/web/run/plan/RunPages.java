@@ -19,7 +19,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
-import mezcla.web.journal.EntryLine;
+import mezcla.web.journal.telling.EntryLine;
 import mezcla.web.money.ChargeWords;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;

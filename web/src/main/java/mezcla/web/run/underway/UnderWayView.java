@@ -9,7 +9,7 @@ import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.house.House;
-import mezcla.web.journal.EntryWords;
+import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.run.course.RunService;
 import mezcla.web.words.Figures;
 

@@ -1,4 +1,4 @@
-package mezcla.web.journal;
+package mezcla.web.journal.telling;
 
 import java.util.HashMap;
 import java.util.LinkedHashMap;
