@@ -315,7 +315,7 @@ public class JudgementTest extends DemoPagesTest {
     public void thePagesOfTheJournalFollowEachOther() throws Exception {
         String first = page("/journal", "bram");
         String second = page("/journal?page=2", "bram");
-        Pattern number = Pattern.compile("log-when\"><span>(\\d+) ·");
+        Pattern number = Pattern.compile("entry (\\d+)</span></span>");
         List<String> newest =
                 number.matcher(first).results().map(found -> found.group(1)).toList();
         List<String> older =

@@ -254,7 +254,7 @@ public class SharedDeviceTest extends DemoApplicationTest {
         assertThat(last().stamp().device()).isEqualTo("Tablet by the sink");
         assertThat(send(get("/journal")).getContentAsString()).contains("Saoirse, at Tablet by the sink");
         assertThat(send(get("/shelf")).getContentAsString())
-                .contains("<span>Saoirse</span>")
+                .contains(">Saoirse</a>")
                 .contains("Not you?");
         send(note("the second one is not asked about"));
         assertThat(last().stamp().who()).isEqualTo("Saoirse");

@@ -122,6 +122,18 @@ class AdoptController {
         return Double.parseDouble(text);
     }
 
+    /** A leaflet to choose, as its baths are drawn. */
+    record Shape(long id, String name, String process, List<String> letters) {}
+
+    private Shape shape(Leaflets.Sheet offered) {
+        Leaflet sheet = leaflets.version(offered.id());
+        return new Shape(
+                offered.id(),
+                offered.name(),
+                sheet.process().name(),
+                sheet.baths().stream().map(bath -> bath.role().letters()).toList());
+    }
+
     private ModelAndView page(AdoptForm form, FieldErrors errors, Model model) {
         Leaflet leaflet =
                 form.getLeaflet().isEmpty() ? null : errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
@@ -130,6 +142,8 @@ class AdoptController {
         }
         model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
         model.addAttribute("sheets", leaflets.offered());
+        model.addAttribute(
+                "shapes", leaflets.offered().stream().map(this::shape).toList());
         model.addAttribute("leaflet", leaflet);
         model.addAttribute("bottles", adoptions.freeBottles());
         model.addAttribute("currency", houses.house().currency().getCode());

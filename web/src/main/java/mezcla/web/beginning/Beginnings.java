@@ -23,6 +23,8 @@ public class Beginnings {
     private final Members members;
     private final DarkroomLog log;
     private final Led led;
+    /** A house that was ready once needs no leading any more. */
+    private volatile boolean ready;
 
     Beginnings(HouseService houses, Leaflets leaflets, Members members, DarkroomLog log, Led led) {
         this.houses = houses;
@@ -129,7 +131,11 @@ public class Beginnings {
     /** Whether a steward is still led through the steps of the house. */
     @Transactional(readOnly = true)
     public boolean leads(SignedIn who) {
-        return who.isSteward() && !led.house() && !steps().isDone();
+        if (ready || !who.isSteward() || led.house()) {
+            return false;
+        }
+        ready = steps().isDone();
+        return !ready;
     }
 
     /** Whether it is somebody's first evening: they wrote nothing yet, and have not put its page aside. */

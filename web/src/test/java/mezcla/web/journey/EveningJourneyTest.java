@@ -87,8 +87,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         Browser.at(devi, "**/runs/*");
 
         phone.navigate("/run");
-        phone.getByRole(AriaRole.LINK, named("Batch 4, Oxbow liquid: Ines since"))
-                .click();
+        phone.getByRole(AriaRole.LINK, named("Ines: batch 4, Oxbow liquid")).click();
         phone.getByLabel("Time").first().fill("3:75");
         phone.getByRole(AriaRole.BUTTON, byName("It is done: log it")).click();
         assertThat(phone.getByText("“3:75” is not a time")).isVisible();
@@ -172,8 +171,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
         devi.navigate("/adopt");
         Browser.assertAccessible(devi);
-        devi.getByLabel("Mixed by the leaflet of").selectOption("Oxbow Negative Liquid 1.2 L");
-        devi.getByRole(AriaRole.BUTTON, byName("Show its baths")).click();
+        devi.locator("a.shape:has-text('Oxbow Negative Liquid 1.2 L')").click();
         devi.getByLabel("Volume, ml").first().fill("0,9 l");
         devi.getByRole(AriaRole.BUTTON, byName("Take it over")).click();
         assertThat(devi.locator("#rolls-error")).hasText("Something has to stand here.");
@@ -185,7 +183,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
         devi.getByRole(AriaRole.BUTTON, byName("Take it over")).click();
         Browser.at(devi, "**/batches/*?mixed");
         assertThat(devi.getByText("remembered, not noted")).isVisible();
-        devi.getByLabel("charged to the one it was mixed for")
+        devi.getByLabel("its cost stays with the batch that it was mixed for")
                 .selectOption(new com.microsoft.playwright.options.SelectOption()
                         .setLabel("Final rinse of batch 4, Oxbow liquid, in C6"));
         devi.getByRole(AriaRole.BUTTON, byName("Use it here as well")).click();

@@ -51,7 +51,7 @@ public record LifeWindowDrawing(
     private static final double NAMES_TURN_AT = 280;
     private static final int CURVE_STEPS = 24;
     private static final int BAND_STEPS = 60;
-    private static final double LEAST_BAND = 13;
+    private static final double LEAST_BAND = 18;
     private static final double DAYS_WITHOUT_LIMIT = 14;
     private static final double ROLLS_WITHOUT_LIMIT = 8;
 
