@@ -120,6 +120,19 @@ public class AccountsTest {
     }
 
     @Test
+    public void anAccountFollowsWhoeverIsCalledOtherwise() {
+        TestLog log = new TestLog();
+        kit(log, 0, 1, 4000, "Ines");
+        log.mix(0, 1, 1, 1000);
+        run(log, 1, 1, List.of(roll("Ines", FilmFormat.F120)), new RunCharges.Rate(minor(500), false));
+        run(log, 2, 1, List.of(roll("Ines of the weir", FilmFormat.F120)), new RunCharges.Rate(minor(300), false));
+        Accounts now = Accounts.of(log.book(), NZD, name -> name.equals("Ines") ? "Ines of the weir" : name);
+        assertThat(now.balances()).isEqualTo(Map.of("Ines of the weir", minor(3200)));
+        assertThat(now.of("Ines of the weir")).hasSize(3);
+        assertThat(accounts(log).balances()).isEqualTo(Map.of("Ines", minor(3500), "Ines of the weir", minor(-300)));
+    }
+
+    @Test
     public void aPriceIsFinalAndTheHouseBearsTheRest() {
         TestLog log = new TestLog();
         kit(log, 0, 1, 4000, null);

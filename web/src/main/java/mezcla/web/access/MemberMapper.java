@@ -39,6 +39,9 @@ public interface MemberMapper {
             """)
     List<SignedIn> all();
 
+    @Select("SELECT count(*) FROM member WHERE left_at IS NULL")
+    int count();
+
     @Select("SELECT count(*) FROM member WHERE sign_in_name = #{signInName}")
     int countSignInNames(String signInName);
 

@@ -60,6 +60,12 @@ public class Members implements UserDetailsService {
         return members.all();
     }
 
+    /** How many belong to the house. */
+    @Transactional(readOnly = true)
+    public int count() {
+        return members.count();
+    }
+
     /** Whether that is the name that an account signs in with. */
     @Transactional(readOnly = true)
     public boolean isNamed(String signInName, long accountId) {

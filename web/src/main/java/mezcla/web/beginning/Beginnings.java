@@ -115,7 +115,7 @@ public class Beginnings {
                         "Members",
                         "everybody who runs film signs in under a name of their own",
                         "/house/members",
-                        members.all().size() > 1));
+                        members.count() > 1));
         long done = steps.stream().filter(Step::done).count();
         Step next = steps.stream().filter(step -> !step.done()).findFirst().orElse(steps.get(steps.size() - 1));
         return new Steps(

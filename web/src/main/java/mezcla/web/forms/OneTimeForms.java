@@ -125,4 +125,28 @@ public class OneTimeForms {
         page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         return page;
     }
+
+    /**
+     * The same for what always leads to the same page.
+     *
+     * @param then the page that it leads to
+     * @param act does it
+     */
+    public ModelAndView answer(
+            FieldErrors errors,
+            String key,
+            String then,
+            Runnable act,
+            Function<Objection, String> fieldOf,
+            Supplier<ModelAndView> again) {
+        return answer(
+                errors,
+                key,
+                () -> {
+                    act.run();
+                    return then;
+                },
+                fieldOf,
+                again);
+    }
 }

@@ -167,14 +167,6 @@ class MembersController {
             Beside beside,
             Runnable act,
             Supplier<ModelAndView> again) {
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    act.run();
-                    return then;
-                },
-                beside,
-                again);
+        return forms.answer(errors, text(typed, "formKey"), then, act, beside, again);
     }
 }

@@ -33,3 +33,17 @@ document.addEventListener("htmx:afterSettle", () => {
     }
   });
 });
+
+// What takes longer than a moment says so, with a bar that moves as long as the answer is awaited.
+document.addEventListener("submit", (event) => {
+  const words = event.target.dataset?.slow;
+  if (words) {
+    const going = document.createElement("p");
+    going.className = "slow-going";
+    going.setAttribute("role", "status");
+    const bar = document.createElement("progress");
+    bar.setAttribute("aria-label", words);
+    going.append(bar, words);
+    event.target.after(going);
+  }
+});

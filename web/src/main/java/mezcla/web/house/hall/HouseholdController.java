@@ -222,14 +222,6 @@ class HouseholdController {
             Beside beside,
             Runnable act,
             Supplier<ModelAndView> again) {
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    act.run();
-                    return then;
-                },
-                beside,
-                again);
+        return forms.answer(errors, text(typed, "formKey"), then, act, beside, again);
     }
 }
