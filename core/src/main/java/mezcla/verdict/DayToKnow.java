@@ -43,10 +43,16 @@ public record DayToKnow(long batchId, FillState fill, Kind kind, LocalDate day) 
             if (test != null) {
                 days.add(new DayToKnow(plan.batch().id(), bath.fill(), Kind.TEST_FROM, test));
             }
-            days.add(new DayToKnow(
-                    plan.batch().id(), bath.fill(), Kind.LAST, today.plusDays((long) Math.floor(left + SLACK))));
+            days.add(new DayToKnow(plan.batch().id(), bath.fill(), Kind.LAST, today.plusDays(wholeDays(plan, left))));
         }
         return days;
+    }
+
+    /** The careful school condemns once a limit is reached, the others once it is passed. */
+    private static long wholeDays(RunPlan plan, double left) {
+        RunQuestion question = plan.question();
+        School school = question.judging().school(plan.batch().process(), question.irreplaceable());
+        return (long) Math.max(0, school == School.CAREFUL ? Math.ceil(left - SLACK) - 1 : Math.floor(left + SLACK));
     }
 
     private static final double SLACK = 1e-9;
