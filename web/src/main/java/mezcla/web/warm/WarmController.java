@@ -151,7 +151,9 @@ class WarmController {
                                                         FieldErrors.known(bath),
                                                         FieldErrors.known(bottles),
                                                         FieldErrors.known(fault)))
-                                        .queryParam("from", clock.instant().getEpochSecond())
+                                        .queryParam(
+                                                "from",
+                                                clock.instant().minusSeconds(1).getEpochSecond())
                                         .encode()
                                         .build()
                                         .getQuery()),
