@@ -18,7 +18,7 @@ public class ReadInTest extends DemoPagesTest {
             """
             label;holds;material;shelf
             H1;1 L;glass;left
-            C4;1 L;glass;left
+            C5;1 L;glass;left
             H2;1,200;glass;left
 
             H1;600 ml;folding;right
@@ -51,7 +51,7 @@ public class ReadInTest extends DemoPagesTest {
     public void linesThatAreRefusedAreNamedAndTheRestIsReadInOnce() throws Exception {
         assertThat(look("BOTTLES", BOTTLES))
                 .contains("Two of six lines can be read in")
-                .contains("“C4” is there already", "could be 1.2 or 1200 ml", "“H1” is there already")
+                .contains("“C5” is there already", "could be 1.2 or 1200 ml", "“H1” is there already")
                 .contains("Choose one of the materials", "Read 2 lines in");
         assertThat(bottles()).as("looking keeps nothing").isZero();
         String key = UUID.randomUUID().toString();
