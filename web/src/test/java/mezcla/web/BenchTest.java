@@ -120,7 +120,7 @@ public class BenchTest extends DemoPagesTest {
     public void anAbandonedMixLosesWhatWasPouredAndFreesItsBottles() throws Exception {
         double before = part(7, "bx-a").left();
         long mix = begin(
-                "7", "volume", "200", "name", "Given up", "picked", "true", "baths", "bx", "bottles[bx]", bottle("E5"));
+                "7", "volume", "200", "name", "Given up", "picked", "true", "baths", "bx", "bottles[bx]", bottle("G5"));
         MockHttpServletResponse taken = send(
                 "/kits/7/mixes",
                 "ines",
@@ -133,12 +133,12 @@ public class BenchTest extends DemoPagesTest {
                 "baths",
                 "bx",
                 "bottles[bx]",
-                bottle("E5"),
+                bottle("G5"),
                 "read",
                 "true");
         assertThat(taken.getContentAsString()).contains("is already spoken for");
         MockHttpServletResponse poured =
-                send("/fills/9/moves", "ines", "bottle", bottle("E5"), "place", "1", "air", "NOTHING");
+                send("/fills/9/moves", "ines", "bottle", bottle("G5"), "place", "1", "air", "NOTHING");
         assertThat(poured.getContentAsString()).contains("is already spoken for");
         tick(mix, 0);
         tick(mix, 1);
@@ -160,7 +160,7 @@ public class BenchTest extends DemoPagesTest {
                         "baths",
                         "bx",
                         "bottles[bx]",
-                        bottle("E5")))
+                        bottle("G5")))
                 .isPositive();
     }
 
@@ -181,14 +181,14 @@ public class BenchTest extends DemoPagesTest {
                 "bottles[st]",
                 bottle("B6"),
                 "bottles[fr]",
-                bottle("E6"));
+                bottle("G6"));
         int act = 0;
         while (!page("/mixes/" + mix, "ines").contains("Rinse</span>")) {
             tick(mix, act++);
         }
         assertThat(page("/mixes/" + mix + "/labels", "ines"))
                 .contains("Stop", "in B6")
-                .doesNotContain("in E6");
+                .doesNotContain("in G6");
         MockHttpServletResponse answer = send("/mixes/" + mix + "/abandon", "ines", "why", "Out of time");
         BatchState batch = log.state()
                 .batch(Long.parseLong(String.valueOf(answer.getRedirectedUrl()).replaceAll("\\D", "")));

@@ -221,7 +221,7 @@ class DemoData implements ApplicationRunner {
         addBottles("B", 6, 600, Bottle.Material.GLASS);
         addBottles("C", 10, 1250, Bottle.Material.GLASS);
         addBottles("D", 5, 1000, Bottle.Material.FOLDING);
-        addBottles("E", 7, 1000, Bottle.Material.PLASTIC);
+        addBottles("G", 7, 1000, Bottle.Material.PLASTIC);
         houses.bottles().forEach(bottle -> bottles.put(bottle.label(), bottle));
         List.of("Cold shelf", "Boiler shelf", "Fridge, top").forEach(houses::addPlace);
         houses.addTool("10 ml syringe", Tool.Kind.SYRINGE, 10, 0.2);
@@ -302,13 +302,13 @@ class DemoData implements ApplicationRunner {
 
     private void addColourSlide() {
         long lantern = arrive("Bram", 45, "lantern-slide-three", 9900, 960);
-        long nearlyDone = mix("Saoirse", 12, lantern, "Lantern three", 750, "D1", "E1", "E2");
+        long nearlyDone = mix("Saoirse", 12, lantern, "Lantern three", 750, "D1", "G1", "G2");
         run("Saoirse", 11, nearlyDone, 0, "120");
         run("Devi", 9, nearlyDone, 0, "135-36");
         run("Saoirse", 6, nearlyDone, 1, "135-36");
         run("Ines", 2, nearlyDone, 0, "120");
         move("Ines", 2, nearlyDone, "D1", "Cold shelf", AirKept.SQUEEZED);
-        mix("Bram", 2, lantern, "Lantern three", 500, "D2", "E3", "E4");
+        mix("Bram", 2, lantern, "Lantern three", 500, "D2", "G3", "G4");
     }
 
     private long arrive(String who, int daysAgo, String sheet, long priceMinor, long deliveryMinor) {
