@@ -1,7 +1,7 @@
 package mezcla.web.access;
 
+import mezcla.web.console.ConsoleAnswer;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -25,8 +25,7 @@ class ForgottenPassword {
 
     @EventListener
     void setAndStop(ApplicationReadyEvent ready) {
-        System.out.println(newPassword());
-        System.exit(SpringApplication.exit(ready.getApplicationContext()));
+        ConsoleAnswer.tellAndStop(ready, newPassword());
     }
 
     /** What to tell whoever asked. */

@@ -1,11 +1,7 @@
 package mezcla.web.archive;
 
-import java.io.IOException;
-import java.nio.file.Path;
-import mezcla.measure.Refusal;
-import mezcla.web.words.ObjectionWords;
+import mezcla.web.console.ConsoleAnswer;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -25,19 +21,15 @@ class ArchiveReadIn {
 
     @EventListener
     void readAndStop(ApplicationReadyEvent ready) {
-        System.out.println(read());
-        System.exit(SpringApplication.exit(ready.getApplicationContext()));
+        ConsoleAnswer.tellAndStop(ready, read());
     }
 
     /** What to tell whoever asked. */
     String read() {
-        try {
-            return "The house is there, with %d rows of its log. Nobody has a password yet: bin/forgotten-password gives one."
-                    .formatted(archive.read(Path.of(path)));
-        } catch (IOException e) {
-            return "There is no such file: " + path;
-        } catch (Refusal refusal) {
-            return ObjectionWords.of(refusal);
-        }
+        return ConsoleAnswer.ofFile(
+                path,
+                file ->
+                        "The house is there, with %d rows of its log. Nobody has a password yet: bin/forgotten-password gives one."
+                                .formatted(archive.read(file)));
     }
 }

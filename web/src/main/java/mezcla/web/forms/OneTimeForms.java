@@ -1,6 +1,7 @@
 package mezcla.web.forms;
 
 import java.time.Clock;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -148,5 +149,20 @@ public class OneTimeForms {
                 },
                 fieldOf,
                 again);
+    }
+
+    /**
+     * The same for a form whose fields were taken together, its key among them.
+     *
+     * @param typed what was typed
+     */
+    public ModelAndView answer(
+            Map<String, String> typed,
+            FieldErrors errors,
+            String then,
+            Beside beside,
+            Runnable act,
+            Supplier<ModelAndView> again) {
+        return answer(errors, typed.getOrDefault("formKey", ""), then, act, beside, again);
     }
 }

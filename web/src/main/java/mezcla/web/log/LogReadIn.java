@@ -1,12 +1,8 @@
 package mezcla.web.log;
 
-import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import mezcla.measure.Refusal;
-import mezcla.web.words.ObjectionWords;
+import mezcla.web.console.ConsoleAnswer;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -26,18 +22,12 @@ class LogReadIn {
 
     @EventListener
     void readAndStop(ApplicationReadyEvent ready) {
-        System.out.println(read());
-        System.exit(SpringApplication.exit(ready.getApplicationContext()));
+        ConsoleAnswer.tellAndStop(ready, read());
     }
 
     /** What to tell whoever asked. */
     String read() {
-        try {
-            return "%d entries were read in.".formatted(file.read(Files.readAllLines(Path.of(path))));
-        } catch (IOException e) {
-            return "There is no such file: " + path;
-        } catch (Refusal refusal) {
-            return ObjectionWords.of(refusal);
-        }
+        return ConsoleAnswer.ofFile(
+                path, saved -> "%d entries were read in.".formatted(file.read(Files.readAllLines(saved))));
     }
 }

@@ -1,7 +1,6 @@
 package mezcla.web.members;
 
 import java.util.Map;
-import java.util.function.Supplier;
 import mezcla.measure.TypedObjection;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
@@ -66,7 +65,7 @@ class MembersController {
     ModelAndView add(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, errors);
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/members?saved",
@@ -86,7 +85,7 @@ class MembersController {
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
         FieldErrors errors = new FieldErrors();
         String name = name(typed, errors);
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/members/" + id + "?saved",
@@ -104,7 +103,7 @@ class MembersController {
     ModelAndView resetPassword(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
         FieldErrors errors = new FieldErrors();
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/members/" + id + "?saved",
@@ -119,7 +118,7 @@ class MembersController {
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
         FieldErrors errors = new FieldErrors();
         boolean steward = text(typed, "steward").equals("true");
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/members/" + id + "?saved",
@@ -133,7 +132,7 @@ class MembersController {
     ModelAndView leave(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
         FieldErrors errors = new FieldErrors();
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/members?left#former",
@@ -147,7 +146,7 @@ class MembersController {
     ModelAndView becomeNumber(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
         FieldErrors errors = new FieldErrors();
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/members?numbered#former",
@@ -158,15 +157,5 @@ class MembersController {
 
     private static String text(Map<String, String> typed, String name) {
         return typed.getOrDefault(name, "");
-    }
-
-    private ModelAndView saved(
-            Map<String, String> typed,
-            FieldErrors errors,
-            String then,
-            Beside beside,
-            Runnable act,
-            Supplier<ModelAndView> again) {
-        return forms.answer(errors, text(typed, "formKey"), then, act, beside, again);
     }
 }

@@ -2,7 +2,6 @@ package mezcla.web.house.hall;
 
 import java.time.ZoneId;
 import java.util.Map;
-import java.util.function.Supplier;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.TypedObjection;
@@ -100,7 +99,7 @@ class HouseholdController {
         CurrencyUnit currency = text(typed, "currency").isBlank()
                 ? null
                 : errors.read("currency", () -> HouseholdService.currency(text(typed, "currency")));
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/this?saved=house",
@@ -122,7 +121,7 @@ class HouseholdController {
         if (schools.all().stream().noneMatch(each -> each.process().equals(process))) {
             throw Refusal.of(new FormObjection.UnknownProcess());
         }
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/strictness?saved=school",
@@ -139,7 +138,7 @@ class HouseholdController {
         Double hot = errors.read("hotWater", () -> degrees(text(typed, "hotWater")));
         Double room = errors.read("room", () -> degrees(text(typed, "room")));
         Integer weeks = errors.read("deliveryWeeks", () -> weeks(text(typed, "deliveryWeeks")));
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/this?saved=surroundings",
@@ -155,7 +154,7 @@ class HouseholdController {
     @PostMapping("/house/habits")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView changeHabits(@RequestParam Map<String, String> typed) {
-        return saved(
+        return forms.answer(
                 typed,
                 new FieldErrors(),
                 "/house/ways?saved=habits",
@@ -196,7 +195,7 @@ class HouseholdController {
         FieldErrors errors = new FieldErrors();
         String ownUnits = text(typed, "ownUnits");
         Units units = ownUnits.isEmpty() ? null : errors.read("ownUnits", () -> HouseholdService.units(ownUnits));
-        return saved(
+        return forms.answer(
                 typed,
                 errors,
                 "/house/you?saved=me",
@@ -213,15 +212,5 @@ class HouseholdController {
 
     private static String text(Map<String, String> typed, String name) {
         return typed.getOrDefault(name, "");
-    }
-
-    private ModelAndView saved(
-            Map<String, String> typed,
-            FieldErrors errors,
-            String then,
-            Beside beside,
-            Runnable act,
-            Supplier<ModelAndView> again) {
-        return forms.answer(errors, text(typed, "formKey"), then, act, beside, again);
     }
 }
