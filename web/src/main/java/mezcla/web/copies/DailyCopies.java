@@ -20,13 +20,18 @@ import java.util.stream.Stream;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
+import mezcla.web.store.StoreGuard;
+import mezcla.web.store.StoreTrouble;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * A copy a day, kept beside the data: the last seven, and the last one of each of the last six months. What lies on the
@@ -44,6 +49,9 @@ public class DailyCopies {
     private final Path folder;
     private final String version;
     private final HouseService houses;
+    private final StoreGuard store;
+    private final JdbcClient sql;
+    private final TransactionTemplate reading;
     private final Clock clock;
     private final AtomicReference<@Nullable String> trouble = new AtomicReference<>();
 
@@ -51,11 +59,18 @@ public class DailyCopies {
             @Value("${mezcla.data}") Path data,
             @Value("${mezcla.version}") String version,
             HouseService houses,
+            StoreGuard store,
+            JdbcClient sql,
+            PlatformTransactionManager transactions,
             Clock clock) {
         this.data = data;
         this.folder = data.resolve("copies");
         this.version = version;
         this.houses = houses;
+        this.store = store;
+        this.sql = sql;
+        this.reading = new TransactionTemplate(transactions);
+        this.reading.setReadOnly(true);
         this.clock = clock;
     }
 
@@ -75,7 +90,7 @@ public class DailyCopies {
         LocalDate today = LocalDate.ofInstant(clock.instant(), houses.house().timeZone());
         try {
             if (kept().stream().noneMatch(copy -> copy.day().equals(today))) {
-                HouseCopy.write(data, folder.resolve(BEGINS + today + ENDS), version, clock.instant());
+                write(BEGINS + today + ENDS);
             }
             for (Kept old : tooOld(kept(), today)) {
                 Files.deleteIfExists(folder.resolve(old.name()));
@@ -84,6 +99,22 @@ public class DailyCopies {
         } catch (IOException | UncheckedIOException failed) {
             trouble.set(Objects.toString(failed.getMessage(), ""));
             LOG.error("The copy of {} could not be made: {}", today, failed.getMessage());
+        }
+    }
+
+    /** A copy counts where it holds at least what had been confirmed when it was begun. */
+    private void write(String name) throws IOException {
+        Optional<StoreTrouble> wrong = store.trouble();
+        if (wrong.isPresent()) {
+            throw new HouseCopy.CannotCopy(wrong.get().what());
+        }
+        long confirmed = Objects.requireNonNull(reading.execute(transaction ->
+                sql.sql("SELECT count(*) FROM log_entry").query(Long.class).single()));
+        HouseCopy.Contents contents = HouseCopy.write(data, folder.resolve(name), version, clock.instant());
+        if (contents.rows() < confirmed) {
+            Files.deleteIfExists(folder.resolve(name));
+            throw new HouseCopy.CannotCopy("The copy holds %d entries, but %d were confirmed before it was made."
+                    .formatted(contents.rows(), confirmed));
         }
     }
 
@@ -160,7 +191,7 @@ public class DailyCopies {
     public String now() throws IOException {
         LocalDate today = LocalDate.ofInstant(clock.instant(), houses.house().timeZone());
         String name = BEGINS + today + ENDS;
-        HouseCopy.write(data, folder.resolve(name), version, clock.instant());
+        write(name);
         trouble.set(null);
         return name;
     }

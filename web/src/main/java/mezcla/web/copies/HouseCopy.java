@@ -9,6 +9,8 @@ import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
@@ -88,7 +90,7 @@ public final class HouseCopy {
         if (!Files.isRegularFile(database)) {
             throw new CannotCopy("There is no house in " + folder + ".");
         }
-        Path whole = target.toAbsolutePath();
+        Path whole = target.toAbsolutePath().normalize();
         Files.createDirectories(whole.getParent());
         Path room = Files.createTempDirectory(whole.getParent(), ".copy-");
         try {
@@ -144,6 +146,7 @@ public final class HouseCopy {
     private static void zip(Path folder, Path still, Path part, long rows, String version, Instant now)
             throws IOException {
         Map<String, String> sums = new TreeMap<>();
+        onlyItsOwner(Files.createFile(part));
         try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(part), StandardCharsets.UTF_8)) {
             put(zip, DATABASE, still, now, sums);
             for (String name : photosOf(still)) {
@@ -164,6 +167,13 @@ public final class HouseCopy {
             zip.closeEntry();
         } catch (SQLException e) {
             throw new CannotCopy("The copied database cannot be read: " + e.getMessage(), e);
+        }
+    }
+
+    /** A copy holds what the house holds, passwords too, whatever the machine gives new files. */
+    private static void onlyItsOwner(Path file) throws IOException {
+        if (Files.getFileAttributeView(file, PosixFileAttributeView.class) != null) {
+            Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
         }
     }
 
@@ -268,8 +278,9 @@ public final class HouseCopy {
     }
 
     private static void unpack(ZipFile zip, ZipEntry entry, Path folder, String wanted) throws IOException {
-        Path file = folder.resolve(entry.getName()).normalize();
-        if (!file.startsWith(folder)) {
+        Path within = folder.toAbsolutePath().normalize();
+        Path file = within.resolve(entry.getName()).normalize();
+        if (!file.startsWith(within)) {
             throw new CannotCopy("The copy holds a file that lies outside of it: " + entry.getName());
         }
         Files.createDirectories(file.getParent());
@@ -308,7 +319,7 @@ public final class HouseCopy {
         if (!Files.isRegularFile(copy)) {
             throw new CannotCopy("There is no such file: " + copy);
         }
-        Path whole = folder.toAbsolutePath();
+        Path whole = folder.toAbsolutePath().normalize();
         if (Files.exists(whole) && !isEmpty(whole)) {
             throw new CannotCopy("Something is in " + folder + " already. Name an empty folder.");
         }

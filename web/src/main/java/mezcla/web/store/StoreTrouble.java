@@ -26,6 +26,11 @@ public enum StoreTrouble {
     REPLACED(
             "The file in which everything is kept was replaced while Mezcla was running.",
             "Write down on paper what you do. A steward starts Mezcla again, which then goes on with the file that is there."),
+    /** The file beside it, into which what is saved is written first, was taken away. */
+    CUT_OFF(
+            "A file that belongs to the one in which everything is kept was taken away while Mezcla was running.",
+            "Write down on paper what you do. A steward stops Mezcla, puts the newest rescued file of its folder in the place of mezcla.db, and"
+                    + " starts it again."),
     /** What is in it makes no sense. */
     DAMAGED(
             "The file in which everything is kept is damaged.",
@@ -51,7 +56,7 @@ public enum StoreTrouble {
 
     /** Whether only a new start ends it. */
     boolean lasts() {
-        return this == GONE || this == REPLACED || this == DAMAGED;
+        return this == GONE || this == REPLACED || this == CUT_OFF || this == DAMAGED;
     }
 
     /** What a failure says about the file; empty where it says nothing. */
