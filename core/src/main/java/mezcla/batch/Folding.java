@@ -17,6 +17,7 @@ import mezcla.log.BatchMixed;
 import mezcla.log.BathLooked;
 import mezcla.log.BathRenewed;
 import mezcla.log.ChargingChosen;
+import mezcla.log.ClockCorrected;
 import mezcla.log.DiscardedFill;
 import mezcla.log.DrumCollected;
 import mezcla.log.EntryVisitor;
@@ -34,6 +35,7 @@ import mezcla.log.FillsDiscarded;
 import mezcla.log.FilmDropped;
 import mezcla.log.FilmHandled;
 import mezcla.log.FilmInspected;
+import mezcla.log.HouseDecided;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
@@ -211,6 +213,17 @@ final class Folding implements EntryVisitor<Runnable> {
     /** Money is added up by accounts, and changes nothing on the shelf. */
     @Override
     public Runnable chargingChosen(ChargingChosen entry) {
+        return () -> {};
+    }
+
+    @Override
+    public Runnable houseDecided(HouseDecided entry) {
+        return () -> {};
+    }
+
+    /** The rows that it dates anew were read with their other stamps already. */
+    @Override
+    public Runnable clockCorrected(ClockCorrected entry) {
         return () -> {};
     }
 

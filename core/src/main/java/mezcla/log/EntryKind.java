@@ -77,6 +77,10 @@ public enum EntryKind {
     FILM_DROPPED("film-dropped", FilmDropped.class, EntryGroup.FILM),
     /** Film of the queue came further. */
     FILM_HANDLED("film-handled", FilmHandled.class, EntryGroup.FILM),
+    /** How the house does something was decided. */
+    HOUSE_DECIDED("house-decided", HouseDecided.class, EntryGroup.DECISIONS),
+    /** Rows were written under a wrong clock, and are dated anew. */
+    CLOCK_CORRECTED("clock-corrected", ClockCorrected.class, EntryGroup.DECISIONS),
     /** An earlier row does not count. */
     ENTRY_VOIDED("entry-voided", EntryVoided.class, EntryGroup.VOIDS);
 

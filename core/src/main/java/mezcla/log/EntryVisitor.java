@@ -115,6 +115,12 @@ public interface EntryVisitor<R> {
     /** Film of the queue came further. */
     R filmHandled(FilmHandled entry);
 
+    /** How the house does something was decided. */
+    R houseDecided(HouseDecided entry);
+
+    /** Rows were written under a wrong clock, and are dated anew. */
+    R clockCorrected(ClockCorrected entry);
+
     /** An earlier row does not count. */
     R entryVoided(EntryVoided entry);
 }

@@ -32,6 +32,8 @@ public sealed interface LogEntry
                 AboutMoney,
                 FilmDropped,
                 FilmHandled,
+                HouseDecided,
+                ClockCorrected,
                 EntryVoided {
     /** Who, when, and in which order. */
     Stamp stamp();

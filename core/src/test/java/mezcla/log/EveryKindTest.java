@@ -186,6 +186,14 @@ public class EveryKindTest {
             },
             {new ChargingChosen(AT, "colour-negative", null), EntryKind.CHARGING_CHOSEN, NOTHING, NOTHING, NOTHING},
             {
+                new HouseDecided(AT, HouseDecided.Topic.WAY, "colour-negative", "", "straight on", ""),
+                EntryKind.HOUSE_DECIDED,
+                NOTHING,
+                NOTHING,
+                NOTHING
+            },
+            {new ClockCorrected(AT, 3, 7, 34_560_000), EntryKind.CLOCK_CORRECTED, NOTHING, NOTHING, NOTHING},
+            {
                 new LaboratoryPriced(AT, "colour-negative", NOTHING_PAID),
                 EntryKind.LABORATORY_PRICED,
                 NOTHING,

@@ -51,7 +51,11 @@ public class RoutesTest extends DemoPagesTest {
         {"POST /house/device", Who.STEWARDS},
         {"POST /house/devices/{id}/end", Who.STEWARDS},
         {"GET /house/access", Who.STEWARDS},
+        {"GET /house/clock", Who.STEWARDS},
         {"POST /house/clock", Who.STEWARDS},
+        {"POST /house/clock/corrections", Who.STEWARDS},
+        {"GET /house/decisions", Who.MEMBERS},
+        {"POST /house/decisions/{number}/take-back", Who.STEWARDS},
         {"GET /me", Who.MEMBERS},
         {"POST /me/password", Who.MEMBERS},
         {"POST /me/devices/{id}/end", Who.MEMBERS},
@@ -389,6 +393,7 @@ public class RoutesTest extends DemoPagesTest {
                 .replace("/leaflets/drafts/{id}", route.contains("drafts/{id}") ? draft() : "")
                 .replace("{id}", "1")
                 .replace("{sequence}", "1")
+                .replace("{number}", "1")
                 .replace("{bath}", "dev")
                 .replace("{leaflet}", "1")
                 .replace("/outside/{kind}", "/outside/calendar")

@@ -71,12 +71,12 @@ import mezcla.web.bench.mix.MixService;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.ReadingsFile;
 import mezcla.web.house.RunHabits;
 import mezcla.web.house.Tool;
-import mezcla.web.house.things.ReadingsFile;
+import mezcla.web.house.WaterBath;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.warm.WarmService;
 import mezcla.web.waste.WasteService;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
@@ -116,7 +116,6 @@ class DemoData implements ApplicationRunner {
     private final MixService plans;
     private final Mixes mixes;
     private final WasteService waste;
-    private final WarmService warm;
     private final Clock clock;
 
     private List<Long> queued = List.of();
@@ -132,9 +131,7 @@ class DemoData implements ApplicationRunner {
             MixService plans,
             Mixes mixes,
             WasteService waste,
-            WarmService warm,
             Clock clock) {
-        this.warm = warm;
         this.waste = waste;
         this.plans = plans;
         this.mixes = mixes;
@@ -198,7 +195,10 @@ class DemoData implements ApplicationRunner {
     }
 
     private void addThings() {
-        warm.keepTub(Objects.requireNonNull(people.get("Bram")), TUB_LITRES, TUB_POWER_W, TUB_LOSS);
+        houses.keepTub(
+                Objects.requireNonNull(people.get("Bram")).id(),
+                new WaterBath(TUB_LITRES, TUB_POWER_W, TUB_LOSS),
+                clock.instant());
         houses.change(houses.surroundings());
         houses.addTank("300 ml tank", SMALL_TANK_ML);
         houses.addTank("500 ml tank", 500, 250.0, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));

@@ -3,15 +3,19 @@ package mezcla.web.evidence;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
+import mezcla.log.HouseDecided;
 import mezcla.measure.Refusal;
 import mezcla.verdict.HouseEvidence;
 import mezcla.verdict.HouseLimit;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
+import mezcla.web.decided.BringsBack;
+import mezcla.web.decided.Decisions;
 import mezcla.web.drawing.plot.EvidenceDrawing;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
@@ -25,16 +29,18 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Tells when results of a leaflet's baths really turned here, and keeps the limits that the house sets itself. */
 @Service
-public class EvidenceService {
+public class EvidenceService implements BringsBack {
     private final DarkroomLog log;
     private final Leaflets leaflets;
     private final HouseService houses;
+    private final Decisions decisions;
     private final LogClock clock;
 
-    EvidenceService(DarkroomLog log, Leaflets leaflets, HouseService houses, LogClock clock) {
+    EvidenceService(DarkroomLog log, Leaflets leaflets, HouseService houses, Decisions decisions, LogClock clock) {
         this.log = log;
         this.leaflets = leaflets;
         this.houses = houses;
+        this.decisions = decisions;
         this.clock = clock;
     }
 
@@ -173,7 +179,43 @@ public class EvidenceService {
             SignedIn who, long id, String bath, @Nullable Double rolls, @Nullable Double days, String reason) {
         Leaflet leaflet = leaflets.version(id);
         leaflet.bath(bath);
-        houses.allow(new HouseLimit(leaflet.key(), bath, rolls, days), reason, who.id(), clock.instant());
+        allow(who, new HouseService.Allowed(new HouseLimit(leaflet.key(), bath, rolls, days), reason));
+    }
+
+    private void allow(SignedIn who, HouseService.Allowed allowed) {
+        HouseLimit limit = allowed.limit();
+        HouseService.Allowed before = houses.allowed(limit.leaflet(), limit.bath())
+                .orElseGet(
+                        () -> new HouseService.Allowed(new HouseLimit(limit.leaflet(), limit.bath(), null, null), ""));
+        houses.allow(limit, allowed.reason(), who.id(), clock.instant());
+        decisions.decided(
+                HouseDecided.Topic.OWN_LIMIT,
+                "%s of %s".formatted(limit.bath(), limit.leaflet()),
+                EvidenceService::words,
+                before,
+                allowed);
+    }
+
+    private static String words(HouseService.Allowed allowed) {
+        String figures = figures(allowed.limit());
+        return figures.isEmpty() ? "as printed" : figures + ", " + allowed.reason();
+    }
+
+    @Override
+    public HouseDecided.Topic topic() {
+        return HouseDecided.Topic.OWN_LIMIT;
+    }
+
+    @Override
+    public String page() {
+        return "/house/decisions";
+    }
+
+    @Override
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void bringBack(SignedIn who, String subject, String setting) {
+        allow(who, Objects.requireNonNull(decisions.read(setting, HouseService.Allowed.class)));
     }
 
     /** A number from 1 to 999; null where nothing was typed. */

@@ -612,4 +612,13 @@ public sealed interface FormObjection extends Objection {
 
     /** Line {line} is no line of a log: {fault}. */
     record NotALogLine(int line, String fault) implements FormObjection {}
+
+    /** That is when it says it was made. */
+    record ClockWasRight() implements FormObjection {}
+
+    /** The entry before it is from {before}. */
+    record BeforeTheEntryBefore(String before) implements FormObjection {}
+
+    /** The last of these entries would still lie in the future, at {last}. */
+    record StillAhead(String last) implements FormObjection {}
 }

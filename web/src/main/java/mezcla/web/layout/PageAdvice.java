@@ -110,8 +110,7 @@ class PageAdvice {
     void house(Model model) {
         House house = houses.house();
         LogClock.Odd odd = logClock.odd();
-        model.addAttribute("clockBehind", odd != null && odd.isBehind());
-        model.addAttribute("clock", odd == null ? "" : words(odd, house));
+        model.addAttribute("clock", odd == null ? "" : ClockWords.said(odd, house.timeZone()));
         model.addAttribute("houseName", house.name());
         model.addAttribute(
                 "printed",
@@ -120,15 +119,5 @@ class PageAdvice {
                                 Figures.weekday(clock.instant(), house.timeZone()),
                                 Figures.hour(clock.instant(), house.timeZone())));
         model.addAttribute("now", Figures.weekdayAndHour(clock.instant(), house.timeZone()));
-    }
-
-    private static String words(LogClock.Odd odd, House house) {
-        String shows = Figures.dayAndHour(odd.machine(), house.timeZone());
-        String last = Figures.dayAndHour(odd.last(), house.timeZone());
-        return odd.isBehind()
-                ? "This machine’s clock shows %s, but the last entry is of %s. Until a steward puts the clock right, what you log counts as of %s."
-                        .formatted(shows, last, last)
-                : "This machine’s clock shows %s; the last entry is of %s. A steward looks whether the clock is right."
-                        .formatted(shows, last);
     }
 }

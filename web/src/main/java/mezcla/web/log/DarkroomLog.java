@@ -3,15 +3,20 @@ package mezcla.web.log;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import mezcla.batch.ClockCorrections;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.ClockCorrected;
+import mezcla.log.EntryKind;
+import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
 import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
@@ -29,6 +34,7 @@ import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import tools.jackson.core.JacksonException;
 
@@ -45,14 +51,24 @@ public class DarkroomLog {
     /** What was read in transactions that only read: what another one added may still be rolled back. */
     private final AtomicReference<Known> read = new AtomicReference<>(Known.NOTHING);
 
-    /** The log, and the names with which it was read. */
-    private record Known(LogBook book, KnownNames names) {
-        private static final Known NOTHING = new Known(LogBook.EMPTY, KnownNames.NONE);
+    /**
+     * The log, the names with which it was read, and what dates its rows anew.
+     *
+     * @param edition grows whenever rows that were read before read otherwise
+     * @param written the stamps with which rows were written that count with others
+     */
+    private record Known(
+            LogBook book, KnownNames names, ClockCorrections corrections, int edition, Map<Long, Stamp> written) {
+        private static final Known NOTHING =
+                new Known(LogBook.EMPTY, KnownNames.NONE, ClockCorrections.NONE, 0, Map.of());
 
-        /** Of two readings the one with the later names, or the longer. */
+        /** Of two readings the one with the later names, the later edition, or the longer. */
         Known or(Known other) {
             if (!names.keeps(other.names()) || !other.names().keeps(names)) {
                 return other;
+            }
+            if (edition != other.edition()) {
+                return edition > other.edition() ? this : other;
             }
             return book.lastSequence() >= other.book().lastSequence() ? this : other;
         }
@@ -71,19 +87,74 @@ public class DarkroomLog {
      */
     @Transactional(readOnly = true)
     public LogBook book() {
+        return known().book();
+    }
+
+    private Known known() {
         Known before = Objects.requireNonNull(read.get());
         KnownNames names = names();
-        LogBook known = names.keeps(before.names()) ? before.book() : LogBook.EMPTY;
+        boolean kept = names.keeps(before.names());
         LogMapper.Last last = mapper.last();
-        if (last == null || last.sequence() == known.lastSequence()) {
-            return known;
+        if (last == null || (kept && last.sequence() == before.book().lastSequence())) {
+            return before;
         }
-        LogBook book = known.with(rowsAfter(known.lastSequence(), names));
+        List<LogEntry> rows = rowsAfter(kept ? before.book().lastSequence() : 0, names, ClockCorrections.NONE);
+        boolean clock = rows.stream().anyMatch(row -> bearsOnAClock(row, before.book()));
+        Known now = kept && !clock
+                ? new Known(before.book().with(rows), names, before.corrections(), before.edition(), before.written())
+                : anew(before, names);
         if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
-            read.accumulateAndGet(new Known(book, names), Known::or);
-            clock.heard(last.recordedAt());
+            read.accumulateAndGet(now, Known::or);
+            hear(now, before);
         }
-        return book;
+        return now;
+    }
+
+    private void hear(Known now, Known before) {
+        List<LogEntry> entries = now.book().entries();
+        if (entries.isEmpty()) {
+            return;
+        }
+        Instant latest = entries.get(entries.size() - 1).stamp().recordedAt();
+        if (now.edition() != before.edition()) {
+            clock.datedAnew(latest);
+        }
+        clock.heard(latest);
+    }
+
+    private static boolean bearsOnAClock(LogEntry row, LogBook before) {
+        return row.kind() == EntryKind.CLOCK_CORRECTED
+                || (row instanceof EntryVoided gone
+                        && before.find(gone.voided())
+                                .filter(voided -> voided.kind() == EntryKind.CLOCK_CORRECTED)
+                                .isPresent());
+    }
+
+    /** Everything read once more: with other names, or dated anew. */
+    private Known anew(Known before, KnownNames names) {
+        List<LogEntry> asWritten = rowsAfter(0, names, ClockCorrections.NONE);
+        ClockCorrections corrections = ClockCorrections.of(asWritten);
+        Map<Long, Stamp> written = new HashMap<>();
+        List<LogEntry> counting = corrections.isEmpty() ? asWritten : rowsAfter(0, names, corrections);
+        if (!corrections.isEmpty()) {
+            asWritten.stream()
+                    .map(LogEntry::stamp)
+                    .filter(stamp -> !corrections.counting(stamp).equals(stamp))
+                    .forEach(stamp -> written.put(stamp.sequence(), stamp));
+        }
+        return new Known(LogBook.EMPTY.with(counting), names, corrections, before.edition() + 1, Map.copyOf(written));
+    }
+
+    /** A number that is another one as soon as rows that were read before read otherwise: with other names, or dated anew. */
+    @Transactional(readOnly = true)
+    public int edition() {
+        return known().edition();
+    }
+
+    /** The stamp that a row was written with, which is another one than it counts with where its clock was wrong. */
+    @Transactional(readOnly = true)
+    public Stamp written(LogEntry entry) {
+        return known().written().getOrDefault(entry.stamp().sequence(), entry.stamp());
     }
 
     /** What members are and were called. */
@@ -93,12 +164,12 @@ public class DarkroomLog {
     }
 
     /** A row that cannot be read is said in the log of the machine and left out, so that every page still answers. */
-    private List<LogEntry> rowsAfter(long sequence, KnownNames names) {
+    private List<LogEntry> rowsAfter(long sequence, KnownNames names, ClockCorrections corrections) {
         Map<LogCodec.LeafletName, Leaflet> sheets = sheets();
         List<LogEntry> rows = new ArrayList<>();
         for (LogMapper.Row row : mapper.after(sequence)) {
             try {
-                rows.add(read(row, sheets, names));
+                rows.add(read(row, sheets, names, corrections));
             } catch (JacksonException | IllegalArgumentException | Refusal unreadable) {
                 LOG.error(
                         "Row {} of the log, {}, cannot be read: {}",
@@ -111,7 +182,11 @@ public class DarkroomLog {
         return rows;
     }
 
-    private static LogEntry read(LogMapper.Row row, Map<LogCodec.LeafletName, Leaflet> sheets, KnownNames names) {
+    private static LogEntry read(
+            LogMapper.Row row,
+            Map<LogCodec.LeafletName, Leaflet> sheets,
+            KnownNames names,
+            ClockCorrections corrections) {
         Stamp stamp = new Stamp(
                 row.sequence(),
                 row.happenedAt(),
@@ -120,7 +195,7 @@ public class DarkroomLog {
                 row.about(),
                 row.memberId(),
                 row.device());
-        return LogCodec.read(row.kind(), stamp, LogCodec.told(row.body(), names), sheets);
+        return LogCodec.read(row.kind(), corrections.counting(stamp), LogCodec.told(row.body(), names), sheets);
     }
 
     private Map<LogCodec.LeafletName, Leaflet> sheets() {
@@ -188,10 +263,37 @@ public class DarkroomLog {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public <E extends LogEntry> E add(SignedIn who, Instant happenedAt, boolean about, Function<Stamp, E> entry) {
+        List<LogEntry> entries = book().entries();
+        Instant latest = entries.isEmpty()
+                ? Instant.MIN
+                : entries.get(entries.size() - 1).stamp().recordedAt();
+        return add(who, LogClock.later(clock.instant(), latest), happenedAt, about, entry);
+    }
+
+    /**
+     * Dates rows anew that were written under a wrong clock. It is recorded by the clock that is right now, so that later
+     * rows follow that.
+     *
+     * @param who the steward who says so
+     * @param last when the last of those rows was really written
+     * @param entry makes the row, given its stamp
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public ClockCorrected correctClock(SignedIn who, Instant last, Function<Stamp, ClockCorrected> entry) {
+        ClockCorrected row = add(who, LogClock.later(clock.present(), last.plusMillis(1)), Instant.MAX, false, entry);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                clock.datedAnew(row.stamp().recordedAt());
+            }
+        });
+        return row;
+    }
+
+    private <E extends LogEntry> E add(
+            SignedIn who, Instant present, Instant happenedAt, boolean about, Function<Stamp, E> entry) {
         LogMapper.Last last = mapper.last();
-        Instant present = clock.instant();
-        Instant now =
-                (last == null ? present : LogClock.later(present, last.recordedAt())).truncatedTo(ChronoUnit.MILLIS);
+        Instant now = present.truncatedTo(ChronoUnit.MILLIS);
         long sequence = last == null ? 1 : last.sequence() + 1;
         Instant then = happenedAt.isAfter(now) ? now : happenedAt;
         String device = Device.here().filter(Device::shared).map(Device::name).orElse(null);

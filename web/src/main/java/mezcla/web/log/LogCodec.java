@@ -115,9 +115,12 @@ final class LogCodec {
         node.forEach(child -> people(child, each));
     }
 
-    /** A row as one line of a log that is written out. */
-    static String line(LogEntry entry) {
-        Stamp stamp = entry.stamp();
+    /**
+     * A row as one line of a log that is written out.
+     *
+     * @param stamp the stamp that it was written with
+     */
+    static String line(LogEntry entry, Stamp stamp) {
         ObjectNode line = JSON.createObjectNode();
         line.put("sequence", stamp.sequence())
                 .put("kind", entry.kind().key())

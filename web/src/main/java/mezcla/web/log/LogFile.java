@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.EntryKind;
 import mezcla.log.LogEntry;
 import mezcla.log.Stamp;
 import mezcla.log.Subject;
@@ -53,7 +54,7 @@ public class LogFile {
                         leaflets.byId().entrySet().stream()
                                 .sorted(Map.Entry.comparingByKey())
                                 .map(entry -> sheet(entry.getValue())),
-                        log.book().entries().stream().map(LogCodec::line))
+                        log.book().entries().stream().map(row -> LogCodec.line(row, log.written(row))))
                 .toList();
     }
 
@@ -117,7 +118,7 @@ public class LogFile {
                     0,
                     line.path("device").asString(null));
             if (stamp.sequence() <= last
-                    || stamp.recordedAt().isBefore(lastRecorded)
+                    || (stamp.recordedAt().isBefore(lastRecorded) && !kind.equals(EntryKind.CLOCK_CORRECTED.key()))
                     || stamp.who().isBlank()) {
                 throw new IllegalArgumentException("a row without a writer, or not in the order of recording");
             }

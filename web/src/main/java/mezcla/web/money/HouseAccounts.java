@@ -74,20 +74,22 @@ public class HouseAccounts {
         LogBook book = log.book();
         CurrencyUnit currency = currency();
         KnownNames names = log.names();
+        int edition = log.edition();
         return accounts.of(new Reckoning(book.lastSequence(), currency, names), () -> {
                     Reckoned before = accounts.last();
                     return before != null
                                     && before.accounts().currency().equals(currency)
                                     && before.names().equals(names)
-                            ? new Reckoned(before.accounts().broughtUpTo(book), names)
-                            : new Reckoned(Accounts.of(book, currency, names::present), names);
+                                    && before.edition() == edition
+                            ? new Reckoned(before.accounts().broughtUpTo(book), names, edition)
+                            : new Reckoned(Accounts.of(book, currency, names::present), names, edition);
                 })
                 .accounts();
     }
 
     private record Reckoning(long lastRow, CurrencyUnit currency, KnownNames names) {}
 
-    private record Reckoned(Accounts accounts, KnownNames names) {}
+    private record Reckoned(Accounts accounts, KnownNames names, int edition) {}
 
     /** What the house decided and looked up about prices. */
     @Transactional(readOnly = true)

@@ -20,6 +20,7 @@ import mezcla.processing.WarmUp;
 import mezcla.processing.WarmWater;
 import mezcla.verdict.RunObjection;
 import mezcla.web.access.SignedIn;
+import mezcla.web.decided.WaterBaths;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.house.WaterBath;
@@ -37,10 +38,18 @@ public class WarmService {
     private final DarkroomLog log;
     private final HouseService houses;
     private final ProbeService probes;
+    private final WaterBaths baths;
     private final Clock clock;
 
-    WarmService(WarmMapper mapper, DarkroomLog log, HouseService houses, ProbeService probes, Clock clock) {
+    WarmService(
+            WarmMapper mapper,
+            DarkroomLog log,
+            HouseService houses,
+            ProbeService probes,
+            WaterBaths baths,
+            Clock clock) {
         this.probes = probes;
+        this.baths = baths;
         this.mapper = mapper;
         this.log = log;
         this.houses = houses;
@@ -272,7 +281,7 @@ public class WarmService {
     /** Keeps what the house's bath is like. */
     @Transactional
     public void keepTub(SignedIn who, double litres, double powerW, double lossWPerK) {
-        houses.keepTub(who.id(), new WaterBath(litres, powerW, lossWPerK), clock.instant());
+        baths.describe(who, new WaterBath(litres, powerW, lossWPerK));
     }
 
     /**

@@ -27,6 +27,8 @@ public final class Figures {
     private static final DateTimeFormatter DAY_AND_YEAR = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.UK);
     private static final DateTimeFormatter WEEKDAY = DateTimeFormatter.ofPattern("EEEE d MMMM yyyy", Locale.UK);
     private static final DateTimeFormatter DAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE d MMMM, HH:mm", Locale.UK);
+    private static final DateTimeFormatter DAY_YEAR_AND_HOUR =
+            DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.UK);
     private static final DateTimeFormatter HOUR = DateTimeFormatter.ofPattern("HH:mm", Locale.UK);
     private static final DateTimeFormatter WEEKDAY_AND_HOUR = DateTimeFormatter.ofPattern("EEEE HH:mm", Locale.UK);
 
@@ -243,6 +245,20 @@ public final class Figures {
     public static String since(Instant since, Instant now, ZoneId zone) {
         boolean today = since.atZone(zone).toLocalDate().equals(now.atZone(zone).toLocalDate());
         return (today ? HOUR : WEEKDAY_AND_HOUR).format(since.atZone(zone));
+    }
+
+    /** A moment of which the year matters: {@code 30 November 2026, 18:20}. */
+    public static String dayYearAndHour(Instant instant, ZoneId zone) {
+        return DAY_YEAR_AND_HOUR.format(instant.atZone(zone));
+    }
+
+    /** A stretch of time in its largest unit: {@code 400 days}, {@code 3 hours}, {@code 12 minutes}. */
+    public static String span(long seconds) {
+        long days = Math.round(seconds / 86_400.0);
+        long hours = Math.round(seconds / 3_600.0);
+        return days >= 2
+                ? days + " days"
+                : hours >= 2 ? hours + " hours" : count((int) Math.round(seconds / 60.0), "minute");
     }
 
     /** The present: {@code Thursday 18:20}. */

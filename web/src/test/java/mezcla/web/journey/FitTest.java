@@ -110,7 +110,8 @@ public class FitTest extends DemoApplicationTest {
         return new Object[][] {{1280, 800}, {390, 844}};
     }
 
-    private static final List<String> PAGES = List.of(
+    /** Every page that is measured. */
+    static final List<String> PAGES = List.of(
             "/shelf",
             "/bench",
             "/run",
@@ -174,6 +175,8 @@ public class FitTest extends DemoApplicationTest {
             "/house/bath",
             "/house/this",
             "/house/you",
+            "/house/clock",
+            "/house/decisions",
             "/house/data",
             "/house/outside",
             "/house/read-in",

@@ -26,6 +26,7 @@ import mezcla.log.BathRenewed;
 import mezcla.log.Before;
 import mezcla.log.Charge;
 import mezcla.log.ChargingChosen;
+import mezcla.log.ClockCorrected;
 import mezcla.log.DiscardedFill;
 import mezcla.log.DrumCollected;
 import mezcla.log.EntryKind;
@@ -45,6 +46,7 @@ import mezcla.log.FilmHandled;
 import mezcla.log.FilmInspected;
 import mezcla.log.FilmStage;
 import mezcla.log.Finding;
+import mezcla.log.HouseDecided;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
@@ -203,6 +205,14 @@ public class LogCodecTest {
                 new FilmDropped(
                         STAMP, 7, FILM.get(1).queuedAs(null), "cine-negative", "Ines", LocalDate.of(2026, 1, 9), true),
                 new FilmHandled(STAMP, List.of(7L, 8L), FilmStage.WITHDRAWN),
+                new HouseDecided(
+                        STAMP,
+                        HouseDecided.Topic.HABITS,
+                        "",
+                        "bottle codes are asked for",
+                        "bottle codes are not asked for",
+                        "{\"scansBottles\":true,\"advisesDrift\":false}"),
+                new ClockCorrected(STAMP, 3, 6, 34_560_000),
                 new EntryVoided(STAMP, 6, "mistake"));
     }
 
@@ -242,7 +252,8 @@ public class LogCodecTest {
 
     @Test
     public void rowsHaveTheNamesOfTheFormat() throws IOException {
-        List<String> lines = rows().stream().map(row -> LogCodec.line(row)).toList();
+        List<String> lines =
+                rows().stream().map(row -> LogCodec.line(row, row.stamp())).toList();
         assertThat(lines).containsExactlyElementsOf(Files.readAllLines(EXAMPLES));
     }
 

@@ -2,6 +2,7 @@ package mezcla.web.forms.typed;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -52,6 +53,24 @@ public final class TypedDay {
             throw Refusal.of(new FormObjection.BeforeItCame(first.format(DAY)));
         }
         return noon.isBefore(since) ? since : noon;
+    }
+
+    /**
+     * A day and a time of day that were typed.
+     *
+     * @param typed as 2026-11-25T18:30
+     * @param zone where they are
+     * @throws Refusal {@code missing} or {@code not-a-day}
+     */
+    public static Instant moment(String typed, ZoneId zone) {
+        if (typed.isBlank()) {
+            throw Refusal.of(new TypedObjection.Missing());
+        }
+        try {
+            return LocalDateTime.parse(typed.strip()).atZone(zone).toInstant();
+        } catch (DateTimeParseException e) {
+            throw Refusal.of(new FormObjection.NotADay(typed));
+        }
     }
 
     private static LocalDate read(String typed) {

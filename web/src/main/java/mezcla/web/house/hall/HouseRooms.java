@@ -3,12 +3,15 @@ package mezcla.web.house.hall;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import mezcla.log.HouseDecided;
 import mezcla.web.access.SignedIn;
+import mezcla.web.decided.Decisions;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.RunHabits;
@@ -24,10 +27,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** The House as a hall of rooms, and the rooms that need no place of their own. */
 @Service
 public class HouseRooms {
+    private static final int DECISIONS_SHOWN = 12;
+
     private final HouseholdService household;
     private final SchoolsService schools;
     private final HouseService houses;
     private final DarkroomLog log;
+    private final Decisions decisions;
     private final String version;
 
     HouseRooms(
@@ -35,11 +41,13 @@ public class HouseRooms {
             SchoolsService schools,
             HouseService houses,
             DarkroomLog log,
+            Decisions decisions,
             @Value("${mezcla.version}") String version) {
         this.household = household;
         this.schools = schools;
         this.houses = houses;
         this.log = log;
+        this.decisions = decisions;
         this.version = version;
     }
 
@@ -125,6 +133,12 @@ public class HouseRooms {
                                 + (odd == 0 ? "" : "; %s to look at".formatted(Figures.count(odd, "odd row"))),
                         "house"),
                 new Door(
+                        "/house/decisions",
+                        "Decisions",
+                        "Who changed what for everybody?",
+                        "With who and when; the last one can be undone",
+                        "journal"),
+                new Door(
                         "/house/you",
                         "You",
                         "How do you read figures, and sign in?",
@@ -160,11 +174,13 @@ public class HouseRooms {
     }
 
     /** How it is done. */
-    record Ways(RunHabits habits) {}
+    record Ways(RunHabits habits, List<Decisions.Line> decided) {}
 
     @Transactional(readOnly = true)
     Ways ways() {
-        return new Ways(houses.habits());
+        return new Ways(
+                houses.habits(),
+                decisions.about(EnumSet.of(HouseDecided.Topic.WAY, HouseDecided.Topic.HABITS), DECISIONS_SHOWN));
     }
 
     /**

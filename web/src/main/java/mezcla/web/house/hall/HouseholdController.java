@@ -175,14 +175,6 @@ class HouseholdController {
         return Integer.parseInt(text);
     }
 
-    /** A steward says that the machine's clock is right, although the last entry is long ago. */
-    @PostMapping("/house/clock")
-    @PreAuthorize("hasRole('STEWARD')")
-    String trustClock(@AuthenticationPrincipal SignedIn steward) {
-        household.trustClock(steward);
-        return "redirect:/shelf";
-    }
-
     /** How a member reads figures, and their PIN. Nobody sets these for somebody else at a shared device. */
     @PostMapping("/house/me")
     ModelAndView changeMe(

@@ -6,15 +6,15 @@ import java.util.List;
 import java.util.Locale;
 import mezcla.log.AboutMoney;
 import mezcla.log.DrumCollected;
+import mezcla.log.HouseDecided;
 import mezcla.log.KitArrived;
 import mezcla.log.KitPriced;
 import mezcla.log.LogEntry;
 import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
-import mezcla.web.access.Devices;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
-import mezcla.web.clock.LogClock;
+import mezcla.web.decided.Decisions;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.House;
@@ -22,6 +22,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.house.RunHabits;
 import mezcla.web.house.Surroundings;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
@@ -35,13 +36,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class HouseholdService {
     private final HouseService houses;
     private final Members members;
-    private final Devices devices;
     private final DarkroomLog log;
-    private final LogClock logClock;
+    private final Decisions decisions;
 
-    HouseholdService(HouseService houses, Members members, Devices devices, DarkroomLog log, LogClock logClock) {
-        this.logClock = logClock;
-        this.devices = devices;
+    HouseholdService(HouseService houses, Members members, DarkroomLog log, Decisions decisions) {
+        this.decisions = decisions;
         this.houses = houses;
         this.members = members;
         this.log = log;
@@ -166,19 +165,13 @@ public class HouseholdService {
         houses.change(new House(name, currency == null ? before : currency, timeZone, units, address));
     }
 
-    /** Goes on with the machine's clock as it is. */
-    @PreAuthorize("hasRole('STEWARD')")
-    @Transactional
-    public void trustClock(SignedIn steward) {
-        logClock.trust();
-        devices.record(steward, "said that the clock is right");
-    }
-
     /** Changes what the house does during a run. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void change(RunHabits habits) {
+        RunHabits before = houses.habits();
         houses.change(habits);
+        decisions.decided(HouseDecided.Topic.HABITS, "", HouseholdService::words, before, habits);
     }
 
     /**
@@ -192,6 +185,24 @@ public class HouseholdService {
         if (surroundings.hotWaterC() <= surroundings.coldWaterC()) {
             throw Refusal.of(new FormObjection.HotNotHotter());
         }
+        Surroundings before = houses.surroundings();
         houses.change(surroundings);
+        decisions.decided(HouseDecided.Topic.SURROUNDINGS, "", HouseholdService::words, before, surroundings);
+    }
+
+    private static String words(RunHabits habits) {
+        return "%s, %s"
+                .formatted(
+                        habits.scansBottles() ? "bottle codes are asked for" : "bottle codes are not asked for",
+                        habits.advisesDrift() ? "advice when the developer drifts" : "no advice on drift");
+    }
+
+    private static String words(Surroundings around) {
+        return "cold water %s, hot water %s, room %s, delivery in %d weeks"
+                .formatted(
+                        Figures.degrees(around.coldWaterC()),
+                        Figures.degrees(around.hotWaterC()),
+                        Figures.degrees(around.roomC()),
+                        around.deliveryWeeks());
     }
 }

@@ -5,15 +5,19 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.HouseDecided;
 import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
 import mezcla.verdict.State;
 import mezcla.web.access.SignedIn;
+import mezcla.web.decided.BringsBack;
+import mezcla.web.decided.Decisions;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.leaflet.Leaflets;
@@ -25,18 +29,26 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The schools of the house, side by side with what they come to. */
 @Service
-public class SchoolsService {
+public class SchoolsService implements BringsBack {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Leaflets leaflets;
     private final Planning planning;
+    private final Decisions decisions;
     private final Clock clock;
 
-    SchoolsService(DarkroomLog log, HouseService houses, Leaflets leaflets, Planning planning, Clock clock) {
+    SchoolsService(
+            DarkroomLog log,
+            HouseService houses,
+            Leaflets leaflets,
+            Planning planning,
+            Decisions decisions,
+            Clock clock) {
         this.log = log;
         this.houses = houses;
         this.leaflets = leaflets;
         this.planning = planning;
+        this.decisions = decisions;
         this.clock = clock;
     }
 
@@ -122,6 +134,26 @@ public class SchoolsService {
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void choose(SignedIn who, String process, School school) {
+        Judging judged = houses.judging();
+        School before = judged.schools().getOrDefault(process, judged.usual());
         houses.choose(process, school, who.id(), clock.instant());
+        decisions.decided(HouseDecided.Topic.LIMITS, process, School::words, before, school);
+    }
+
+    @Override
+    public HouseDecided.Topic topic() {
+        return HouseDecided.Topic.LIMITS;
+    }
+
+    @Override
+    public String page() {
+        return "/house/strictness";
+    }
+
+    @Override
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void bringBack(SignedIn who, String subject, String setting) {
+        choose(who, subject, Objects.requireNonNull(decisions.read(setting, School.class)));
     }
 }

@@ -1,6 +1,5 @@
 package mezcla.web.house.standin;
 
-import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -31,13 +30,13 @@ class StandInController {
     private static final double MOST_ROLLS = 500;
 
     private final HouseService houses;
+    private final StandInService standIns;
     private final OneTimeForms forms;
-    private final Clock clock;
 
-    StandInController(HouseService houses, OneTimeForms forms, Clock clock) {
+    StandInController(HouseService houses, StandInService standIns, OneTimeForms forms) {
         this.houses = houses;
+        this.standIns = standIns;
         this.forms = forms;
-        this.clock = clock;
     }
 
     /**
@@ -85,7 +84,7 @@ class StandInController {
             boolean same = Objects.equals(now.lifeDays().get(nature), each.life())
                     && Objects.equals(now.rollsALitre().get(nature), each.rolls());
             if (!same) {
-                houses.standIn(nature, each.life(), each.rolls(), member.id(), clock.instant());
+                standIns.decide(member, nature, new StandInService.Limits(each.life(), each.rolls()));
             }
         }
     }

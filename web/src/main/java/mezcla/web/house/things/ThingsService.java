@@ -12,13 +12,18 @@ import mezcla.batch.FillState;
 import mezcla.batch.Light;
 import mezcla.batch.LogState;
 import mezcla.log.Bottle;
+import mezcla.log.HouseDecided;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
+import mezcla.web.decided.Decisions;
+import mezcla.web.decided.ThingWords;
+import mezcla.web.decided.WaterBaths;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.ReadingsFile;
 import mezcla.web.house.Thing;
 import mezcla.web.house.Tool;
 import mezcla.web.house.WaterBath;
@@ -35,15 +40,52 @@ public class ThingsService {
     private final HouseService houses;
     private final ThingMapper mapper;
     private final Mixes mixes;
+    private final Decisions decisions;
+    private final WaterBaths baths;
     private final DarkroomLog log;
     private final Clock clock;
 
-    ThingsService(HouseService houses, ThingMapper mapper, Mixes mixes, DarkroomLog log, Clock clock) {
+    ThingsService(
+            HouseService houses,
+            ThingMapper mapper,
+            Mixes mixes,
+            DarkroomLog log,
+            Decisions decisions,
+            WaterBaths baths,
+            Clock clock) {
         this.houses = houses;
         this.mapper = mapper;
         this.mixes = mixes;
+        this.decisions = decisions;
+        this.baths = baths;
         this.log = log;
         this.clock = clock;
+    }
+
+    /** What is on a list is what others choose from: each change stands in the journal. */
+    private void said(String thing, String before, String after) {
+        decisions.decided(HouseDecided.Topic.THING, thing, before, after);
+    }
+
+    private void changed(String name, String was, String newName, String is) {
+        boolean renamed = !name.equals(newName);
+        said(
+                newName,
+                renamed ? "called %s%s".formatted(name, was.isEmpty() ? "" : ", " + was) : was,
+                renamed && is.isEmpty() ? "called " + newName : is);
+    }
+
+    private String name(Thing thing, long id) {
+        String kept = houses.names(thing, false).get(id);
+        return kept != null ? kept : houses.names(thing, true).getOrDefault(id, "");
+    }
+
+    private String tank(String name) {
+        return houses.tanks().stream()
+                .filter(tank -> tank.name().equals(name))
+                .findFirst()
+                .map(ThingWords::of)
+                .orElse("");
     }
 
     private static void refuseLeast(double volumeMl, @Nullable Double leastMl) {
@@ -67,13 +109,17 @@ public class ThingsService {
             Map<FilmFormat.Reel, Integer> holds) {
         refuseLeast(volume.ml(), leastMl);
         houses.addTank(name, volume.ml(), rotaryMl, leastMl, holds);
+        said(name, "", tank(name));
     }
 
     /** Adds bottles that are all alike, one for each label. */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void addBottles(List<String> labels, Volume capacity, Bottle.Material material) {
-        labels.forEach(label -> houses.addBottle(label, capacity.ml(), material));
+        labels.forEach(label -> {
+            houses.addBottle(label, capacity.ml(), material);
+            said("bottle " + label, "", ThingWords.bottle(capacity.ml(), material));
+        });
     }
 
     /** Adds a place where bottles stand. */
@@ -81,6 +127,7 @@ public class ThingsService {
     @Transactional
     public void addPlace(String name) {
         houses.addPlace(name);
+        said(name, "", "a place for bottles");
     }
 
     /**
@@ -95,6 +142,7 @@ public class ThingsService {
     public void addTool(String name, Tool.Kind kind, double capacity, double graduation) {
         refuseCoarse(capacity, graduation);
         houses.addTool(name, kind, capacity, graduation);
+        said(name, "", ThingWords.tool(kind, capacity, graduation));
     }
 
     /**
@@ -106,7 +154,10 @@ public class ThingsService {
     @Transactional
     public void setClimate(long placeId, List<Double> quartersC, Light light) {
         refuseUnknownPlace(placeId);
+        String name = name(Thing.PLACE, placeId);
+        String before = ThingWords.of(houses.climateOf(placeId));
         houses.setClimate(placeId, quartersC, light);
+        said(name, before, ThingWords.of(houses.climateOf(placeId)));
     }
 
     /**
@@ -146,6 +197,7 @@ public class ThingsService {
     @Transactional
     public void addJug(String name, Volume capacity) {
         houses.addJug(name, capacity.ml());
+        said(name, "", "a jug of " + Figures.ml(capacity.ml()));
     }
 
     /** Adds a heater; its offset is how much warmer the water is than it says, in K. */
@@ -153,6 +205,7 @@ public class ThingsService {
     @Transactional
     public void addHeater(String name, double offsetC) {
         houses.addHeater(name, offsetC);
+        said(name, "", ThingWords.heater(offsetC));
     }
 
     /**
@@ -169,7 +222,9 @@ public class ThingsService {
         if (removed && thing == Thing.TANK && houses.tanks().size() == 1) {
             throw Refusal.of(new FormObjection.LastTank());
         }
+        String name = name(thing, id);
         houses.remove(thing, id, removed);
+        said(name, removed ? "on the list" : "removed", removed ? "removed" : "on the list");
     }
 
     private boolean isEmpty(long bottleId) {
@@ -207,8 +262,11 @@ public class ThingsService {
             Map<FilmFormat.Reel, Integer> holds) {
         refuseTaken(Thing.TANK, id, name);
         refuseLeast(volume.ml(), leastMl);
+        String before = name(Thing.TANK, id);
+        String was = tank(before);
         mapper.changeTank(id, name, volume.ml());
         houses.fill(id, rotaryMl, leastMl, holds);
+        changed(before, was, name, tank(name));
     }
 
     /**
@@ -227,7 +285,14 @@ public class ThingsService {
         if (capacity.ml() < inIt) {
             throw Refusal.of(new FormObjection.BottleHoldsMore(inIt));
         }
+        String before = name(Thing.BOTTLE, id);
+        Bottle was = houses.bottle(id);
         mapper.changeBottle(id, label, capacity.ml(), material);
+        changed(
+                "bottle " + before,
+                ThingWords.bottle(was.capacityMl(), was.material()),
+                "bottle " + label,
+                ThingWords.bottle(capacity.ml(), material));
     }
 
     /**
@@ -239,7 +304,9 @@ public class ThingsService {
     @Transactional
     public void changePlace(long id, String name) {
         refuseTaken(Thing.PLACE, id, name);
+        String before = name(Thing.PLACE, id);
         mapper.changePlace(id, name);
+        changed(before, "", name, "");
     }
 
     /**
@@ -252,7 +319,14 @@ public class ThingsService {
     public void changeTool(long id, String name, Tool.Kind kind, double capacity, double graduation) {
         refuseTaken(Thing.TOOL, id, name);
         refuseCoarse(capacity, graduation);
+        String before = name(Thing.TOOL, id);
+        String was = houses.tools().stream()
+                .filter(tool -> tool.id() == id)
+                .findFirst()
+                .map(tool -> ThingWords.tool(tool.kind(), tool.capacity(), tool.graduation()))
+                .orElse("");
         mapper.changeTool(id, name, kind, capacity, graduation);
+        changed(before, was, name, ThingWords.tool(kind, capacity, graduation));
     }
 
     /**
@@ -264,7 +338,14 @@ public class ThingsService {
     @Transactional
     public void changeJug(long id, String name, Volume capacity) {
         refuseTaken(Thing.JUG, id, name);
+        String before = name(Thing.JUG, id);
+        String was = houses.jugs().stream()
+                .filter(jug -> jug.id() == id)
+                .findFirst()
+                .map(jug -> Figures.ml(jug.capacityMl()))
+                .orElse("");
         mapper.changeJug(id, name, capacity.ml());
+        changed(before, was, name, Figures.ml(capacity.ml()));
     }
 
     /**
@@ -276,8 +357,15 @@ public class ThingsService {
     @Transactional
     public void changeHeater(long id, String name, double offsetC) {
         refuseTaken(Thing.HEATER, id, name);
+        String before = name(Thing.HEATER, id);
+        String was = houses.heaters().stream()
+                .filter(heater -> heater.id() == id)
+                .findFirst()
+                .map(heater -> ThingWords.heater(heater.offsetC()))
+                .orElse("");
         mapper.changeHeater(id, name);
         houses.setOffset(id, offsetC);
+        changed(before, was, name, ThingWords.heater(offsetC));
     }
 
     private static void refuseCoarse(double capacity, double graduation) {
@@ -338,6 +426,6 @@ public class ThingsService {
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void describeBath(SignedIn who, double litres, double powerW, double lossWPerK) {
-        houses.keepTub(who.id(), new WaterBath(litres, powerW, lossWPerK), clock.instant());
+        baths.describe(who, new WaterBath(litres, powerW, lossWPerK));
     }
 }

@@ -21,6 +21,7 @@ import mezcla.log.BatchMixed;
 import mezcla.log.BathLooked;
 import mezcla.log.BathRenewed;
 import mezcla.log.ChargingChosen;
+import mezcla.log.ClockCorrected;
 import mezcla.log.DrumCollected;
 import mezcla.log.EntryVisitor;
 import mezcla.log.EntryVoided;
@@ -38,6 +39,7 @@ import mezcla.log.FilmDropped;
 import mezcla.log.FilmHandled;
 import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
+import mezcla.log.HouseDecided;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
@@ -291,6 +293,27 @@ public final class EntryWords implements EntryVisitor<String> {
                 .formatted(
                         FilmProcess.of(chosen.process()).name(),
                         chosen.price() == null ? "what it cost" : Figures.money(chosen.price()) + " a roll");
+    }
+
+    @Override
+    public String houseDecided(HouseDecided decided) {
+        return "%s%s: %s%s"
+                .formatted(
+                        decided.topic().words(),
+                        decided.subject().isEmpty() ? "" : ", " + decided.subject(),
+                        decided.after().isEmpty() ? "nothing any more" : decided.after(),
+                        decided.before().isEmpty() ? "" : " (before: " + decided.before() + ")");
+    }
+
+    @Override
+    public String clockCorrected(ClockCorrected corrected) {
+        return "The clock was %s %s: %s dated again"
+                .formatted(
+                        Figures.span(Math.abs(corrected.aheadSeconds())),
+                        corrected.aheadSeconds() >= 0 ? "ahead" : "behind",
+                        corrected.from() == corrected.to()
+                                ? "1 entry is"
+                                : (corrected.to() - corrected.from() + 1) + " entries are");
     }
 
     @Override

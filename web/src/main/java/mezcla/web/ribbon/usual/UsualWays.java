@@ -5,10 +5,13 @@ import java.util.Comparator;
 import java.util.Optional;
 import java.util.stream.Stream;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.HouseDecided;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
 import mezcla.processing.RunSteps;
 import mezcla.web.access.SignedIn;
+import mezcla.web.decided.BringsBack;
+import mezcla.web.decided.Decisions;
 import mezcla.web.log.DarkroomLog;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -18,16 +21,18 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** How runs are usually done: as a member did the last one, else as the house does them (rules, section 7). */
 @Service
-public class UsualWays {
+public class UsualWays implements BringsBack {
     private final UsualWayMapper mapper;
     private final DarkroomLog log;
     private final JsonMapper json;
+    private final Decisions decisions;
     private final Clock clock;
 
-    UsualWays(UsualWayMapper mapper, DarkroomLog log, JsonMapper json, Clock clock) {
+    UsualWays(UsualWayMapper mapper, DarkroomLog log, JsonMapper json, Decisions decisions, Clock clock) {
         this.mapper = mapper;
         this.log = log;
         this.json = json;
+        this.decisions = decisions;
         this.clock = clock;
     }
 
@@ -81,6 +86,30 @@ public class UsualWays {
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void keep(SignedIn steward, FilmProcess process, RunSteps.Choices choices) {
-        mapper.addHouseWay(process.key(), json.writeValueAsString(choices), steward.id(), clock.instant());
+        keep(steward, process.key(), choices.withoutTimes());
+    }
+
+    private void keep(SignedIn steward, String process, RunSteps.Choices choices) {
+        String house = mapper.houseWay(process);
+        RunSteps.Choices before = house == null ? RunSteps.Choices.USUAL : read(house);
+        mapper.addHouseWay(process, json.writeValueAsString(choices), steward.id(), clock.instant());
+        decisions.decided(HouseDecided.Topic.WAY, process, ChoiceWords::of, before, choices);
+    }
+
+    @Override
+    public HouseDecided.Topic topic() {
+        return HouseDecided.Topic.WAY;
+    }
+
+    @Override
+    public String page() {
+        return "/house/ways";
+    }
+
+    @Override
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void bringBack(SignedIn who, String subject, String setting) {
+        keep(who, subject, setting.isEmpty() ? RunSteps.Choices.USUAL : read(setting));
     }
 }

@@ -1,0 +1,62 @@
+package mezcla.web.decided;
+
+import java.time.Clock;
+import mezcla.log.HouseDecided;
+import mezcla.web.access.SignedIn;
+import mezcla.web.house.HouseService;
+import mezcla.web.house.WaterBath;
+import mezcla.web.words.Figures;
+import org.springframework.security.access.prepost.PreAuthorize;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Says what the house's water bath is like. */
+@Service
+public class WaterBaths implements BringsBack {
+    private final HouseService houses;
+    private final Decisions decisions;
+    private final Clock clock;
+
+    WaterBaths(HouseService houses, Decisions decisions, Clock clock) {
+        this.houses = houses;
+        this.decisions = decisions;
+        this.clock = clock;
+    }
+
+    /** From now on it is like this. */
+    @Transactional
+    public void describe(SignedIn who, WaterBath bath) {
+        WaterBath before = houses.waterBath().orElse(null);
+        houses.keepTub(who.id(), bath, clock.instant());
+        decisions.decided(HouseDecided.Topic.WATER_BATH, "", WaterBaths::words, before, bath);
+    }
+
+    private static String words(WaterBath bath) {
+        return "%s L, %s W, loses %s W/K"
+                .formatted(
+                        Figures.plain(bath.litres(), 1),
+                        Figures.plain(bath.powerW(), 0),
+                        Figures.plain(bath.lossWPerK(), 1));
+    }
+
+    @Override
+    public HouseDecided.Topic topic() {
+        return HouseDecided.Topic.WATER_BATH;
+    }
+
+    @Override
+    public String page() {
+        return "/house/decisions";
+    }
+
+    /** Where nobody had described it, it stays as it is: that it has none cannot be said. */
+    @Override
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void bringBack(SignedIn who, String subject, String setting) {
+        WaterBath before = decisions.read(setting, WaterBath.class);
+        if (before != null) {
+            describe(who, before);
+        }
+    }
+}
