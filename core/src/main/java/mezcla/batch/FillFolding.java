@@ -59,6 +59,8 @@ final class FillFolding {
     private FillState.@Nullable Bar bar;
     private FillState.@Nullable Discarded discarded;
 
+    private final Map<Long, Instant> ranAt = new HashMap<>();
+
     private record Inspected(Finding result, Instant at, double rollsThen) {}
 
     FillFolding(Stamp stamp, MixedFill mixed, Leaflet leaflet, boolean oldParts) {
@@ -114,6 +116,7 @@ final class FillFolding {
             wear = wear.afterPouringAway(runBath.pouredAwayMl());
         }
         rollsAfterRun.put(stamp.sequence(), wear.rolls());
+        ranAt.put(stamp.sequence(), stamp.happenedAt());
         loads.put(stamp.sequence(), new HashMap<>());
         path.add(new FillState.Worn(stamp.happenedAt(), wear.scaledRolls(), wear.rolls()));
     }
@@ -169,22 +172,28 @@ final class FillFolding {
     /** A look whose finding was put down to something else neither condemns, nor reassures, nor replaces. */
     void inspect(FillInspected look) {
         if (look.chemistry()) {
-            count(look.result(), look.stamp(), wear.rolls());
+            count(look.result(), look.stamp().happenedAt(), wear.rolls());
             loads.computeIfAbsent(look.stamp().sequence(), load -> new HashMap<>())
                     .put(0, look.result());
         }
     }
 
-    /** It counts from the run whose film it was; the latest look at a roll stands for it. */
+    /** It counts from when its film was in the bath, whenever somebody looked; the latest look at a roll stands for it. */
     void inspect(FilmInspected look) {
         if (look.chemistry()) {
-            count(look.result(), look.stamp(), rollsAfterRun.getOrDefault(look.run(), wear.rolls()));
+            count(
+                    look.result(),
+                    ranAt.getOrDefault(look.run(), look.stamp().happenedAt()),
+                    rollsAfterRun.getOrDefault(look.run(), wear.rolls()));
             loads.computeIfAbsent(look.run(), load -> new HashMap<>()).put(look.roll(), look.result());
         }
     }
 
-    private void count(Finding result, Stamp stamp, double rollsThen) {
-        inspected = new Inspected(result, stamp.happenedAt(), rollsThen);
+    /** A look at film that was in the bath earlier says nothing newer than what is known of later film. */
+    private void count(Finding result, Instant inTheBath, double rollsThen) {
+        if (inspected == null || !inTheBath.isBefore(inspected.at)) {
+            inspected = new Inspected(result, inTheBath, rollsThen);
+        }
         good |= result.isGood();
         doubted &= !result.isGood();
         bad |= result == Finding.HEAVY_CAST || result == Finding.HEAVY_GRAIN;

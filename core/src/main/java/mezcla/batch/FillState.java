@@ -124,7 +124,7 @@ public record FillState(
      * The last look at film that was put down to the chemistry, or found nothing wrong.
      *
      * @param result what was seen
-     * @param at when
+     * @param at when its film was in the bath; of a clip, when it was developed
      * @param rollsAgo how many roll equivalents have gone through since
      */
     public record Inspection(Finding result, Instant at, double rollsAgo) {}

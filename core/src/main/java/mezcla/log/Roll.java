@@ -61,6 +61,11 @@ public record Roll(
         this(owner, format, equivalents, stops, irreplaceable, film, null);
     }
 
+    /** The same as film that can be made again. */
+    public Roll ordinary() {
+        return new Roll(owner, format, equivalents, stops, false, film, queued);
+    }
+
     /** The same roll under that number of the queue; null for none. */
     public Roll queuedAs(@Nullable Long number) {
         return new Roll(owner, format, equivalents, stops, irreplaceable, film, number);

@@ -14,6 +14,14 @@ public sealed interface ProcessingObjection extends Objection {
         }
     }
 
+    /** A tank of which nobody has said which reels it takes. */
+    record ReelsNotDescribed() implements ProcessingObjection {
+        @Override
+        public String field() {
+            return "tank";
+        }
+    }
+
     /** A movement without a rhythm. */
     record AgitationMissing() implements ProcessingObjection {}
 

@@ -53,6 +53,21 @@ public record TankFit(Map<Reel, Integer> reels, double share, Optional<Objection
                         : Optional.empty());
     }
 
+    /**
+     * Fits film into a tank of the house, which takes nothing as long as nobody has said which reels it takes (rules,
+     * section 14).
+     *
+     * @param holds how many reels of each kind fill the tank alone; empty where nobody has said
+     * @param film the film
+     * @return the same as {@link #of}, and with {@code reels-not-described} where nobody has said
+     */
+    public static TankFit described(Map<Reel, Integer> holds, List<FilmFormat> film) {
+        TankFit fit = of(holds, film);
+        return holds.isEmpty()
+                ? new TankFit(fit.reels(), 0, Optional.of(new ProcessingObjection.ReelsNotDescribed()))
+                : fit;
+    }
+
     /** Whether empty reels have to fill up what is left, so that nothing slides out of the solution. */
     public boolean hasRoom() {
         return share > 0 && Slack.exceeds(1, share);

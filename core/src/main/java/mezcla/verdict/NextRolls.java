@@ -43,10 +43,9 @@ public record NextRolls(List<Next> rolls) {
             if (!plan.fits()) {
                 break;
             }
-            then = then.supposing(
-                    question.at(),
-                    List.of(stamp -> new RunLogged(
-                            stamp, batch, question.rolls(), plan.asRunBaths(), question.tankMl(), List.of(), null)));
+            then = then.supposing(question.at(), List.of(stamp -> new RunLogged(
+                            stamp, batch, question.rolls(), plan.asRunBaths(), question.tankMl(), List.of(), null)
+                    .turned(question.tank().turning())));
         }
         return new NextRolls(rolls);
     }

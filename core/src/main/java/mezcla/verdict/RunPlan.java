@@ -156,6 +156,9 @@ public record RunPlan(
         BatchVerdict verdict =
                 BatchVerdict.of(baths.stream().map(PlannedBath::verdict).toList());
         List<RunRemark> remarks = new ArrayList<>();
+        if (question.tank().asksForReels()) {
+            objections.add(new ProcessingObjection.ReelsNotDescribed());
+        }
         TankFit.of(
                         question.tank().holds(),
                         question.rolls().stream().map(Roll::format).toList())
@@ -165,7 +168,7 @@ public record RunPlan(
         addBars(baths, objections);
         addLimits(baths, question, objections);
         addVolumes(baths, question, objections, remarks);
-        addLoads(baths, objections, remarks);
+        addLoads(baths, question, objections, remarks);
         addPush(baths, developer, question, remarks);
         question.rolls().stream()
                 .map(Roll::film)
@@ -332,14 +335,15 @@ public record RunPlan(
     }
 
     /** Film against solution: the bath with the largest load speaks (rules, 4.9). */
-    private static void addLoads(List<PlannedBath> baths, List<Objection> objections, List<RunRemark> remarks) {
+    private static void addLoads(
+            List<PlannedBath> baths, RunQuestion question, List<Objection> objections, List<RunRemark> remarks) {
         baths.stream()
-                .filter(bath -> bath.load() != null && !bath.fill().overrides(RunObjection.TooMuchFilm.LIMIT))
+                .filter(bath -> bath.load() != null)
                 .max(Comparator.comparingDouble(
                         bath -> Objects.requireNonNull(bath.load()).share()))
                 .ifPresent(bath -> {
                     FilmLoad load = Objects.requireNonNull(bath.load());
-                    if (load.tooMuch()) {
+                    if (load.tooMuch() && !question.passesOneLoad()) {
                         objections.add(new RunObjection.TooMuchFilm(
                                 bath.fill(), bath.takesMl() * load.share(), bath.takesMl()));
                     } else if (load.crowded()) {
@@ -396,7 +400,7 @@ public record RunPlan(
                 codes.add(Reason.Code.OVER_ROLLS.words());
             }
             FilmLoad load = bath.load();
-            if (load != null && load.tooMuch() && !bath.fill().overrides(RunObjection.TooMuchFilm.LIMIT)) {
+            if (load != null && load.tooMuch() && !question.passesOneLoad()) {
                 codes.add(RunObjection.TooMuchFilm.LIMIT);
             }
             if (!codes.isEmpty()) {
@@ -405,6 +409,30 @@ public record RunPlan(
         }
         boolean helps = objections.stream().allMatch(Objection::canBePassed);
         return helps ? limits : Map.of();
+    }
+
+    /** Whether the batch has to be tested before film that matters: a clip first (rules, section 6). */
+    public boolean isToBeTested() {
+        return verdict.state() == State.CHECK;
+    }
+
+    /**
+     * Whether film that cannot be made again may go through it: it goes, and neither by the careful school nor by the house's
+     * would the batch have to be tested first (rules, sections 6 and 10). Of other film, whether it goes.
+     */
+    public boolean isSure() {
+        return fits() && !(question.irreplaceable() && asksForTest());
+    }
+
+    /** Whether the batch has to be tested first for this film, or for any other. */
+    public boolean asksForTest() {
+        return isToBeTested()
+                || of(
+                                batch,
+                                question.ofRolls(question.rolls().stream()
+                                        .map(Roll::ordinary)
+                                        .toList()))
+                        .isToBeTested();
     }
 
     /** The bath that people ask for first, if the batch still has it (rules, 4.3). */

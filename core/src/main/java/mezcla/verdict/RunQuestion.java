@@ -23,6 +23,8 @@ import org.jspecify.annotations.Nullable;
  * @param at when
  * @param zone where; ages count by the calendar there
  * @param celsius how warm the warmed baths are, in °C; null for as printed (rules, 4.4)
+ * @param passesOneLoad whether what belongs to one load was passed on purpose, for this one: too much film for what is in the
+ *     tank (rules, section 6)
  */
 public record RunQuestion(
         List<Roll> rolls,
@@ -31,7 +33,8 @@ public record RunQuestion(
         Judging judging,
         Instant at,
         ZoneId zone,
-        @Nullable Double celsius) {
+        @Nullable Double celsius,
+        boolean passesOneLoad) {
     /**
      * A tank as it is used (rules, 4.10 and section 7).
      *
@@ -39,9 +42,21 @@ public record RunQuestion(
      * @param leastMl the least of each that still covers its reels, in ml
      * @param holds how many reels of each kind fill it alone; empty where nobody has said
      * @param turning whether it is turned on a rotary base, for which some leaflets print other times
+     * @param asksForReels whether it is a tank of the house of which nobody has said which reels it takes: it takes nothing but
+     *     asks (rules, section 14)
      */
-    public record InTank(double takesMl, double leastMl, Map<FilmFormat.Reel, Integer> holds, boolean turning) {
+    public record InTank(
+            double takesMl,
+            double leastMl,
+            Map<FilmFormat.Reel, Integer> holds,
+            boolean turning,
+            boolean asksForReels) {
         private static final double COVERED_SHARE = 0.95;
+
+        /** A tank that asks for nothing. */
+        public InTank(double takesMl, double leastMl, Map<FilmFormat.Reel, Integer> holds, boolean turning) {
+            this(takesMl, leastMl, holds, turning, false);
+        }
 
         /** Keeps its own map. */
         public InTank {
@@ -62,7 +77,19 @@ public record RunQuestion(
     /** The question about film in a tank of which nothing is known but what it takes, with baths as warm as printed. */
     public RunQuestion(
             List<Roll> rolls, double tankMl, double smallestTankMl, Judging judging, Instant at, ZoneId zone) {
-        this(rolls, InTank.of(tankMl), InTank.usualLeastMl(smallestTankMl), judging, at, zone, null);
+        this(rolls, InTank.of(tankMl), InTank.usualLeastMl(smallestTankMl), judging, at, zone, null, false);
+    }
+
+    /** The question about a load of which nothing was passed on purpose. */
+    public RunQuestion(
+            List<Roll> rolls,
+            InTank tank,
+            double smallestMl,
+            Judging judging,
+            Instant at,
+            ZoneId zone,
+            @Nullable Double celsius) {
+        this(rolls, tank, smallestMl, judging, at, zone, celsius, false);
     }
 
     /** Refuses a run without film ({@code rolls-missing}) and pushes that differ ({@code pushes-differ}). */
@@ -134,7 +161,7 @@ public record RunQuestion(
 
     /** The same film in another tank. */
     public RunQuestion inTank(InTank other) {
-        return new RunQuestion(rolls, other, smallestMl, judging, at, zone, celsius);
+        return new RunQuestion(rolls, other, smallestMl, judging, at, zone, celsius, passesOneLoad);
     }
 
     /**
@@ -142,24 +169,20 @@ public record RunQuestion(
      * how the batch is really used (rules, 4.7).
      */
     public RunQuestion asUsed(BatchState batch) {
-        boolean turned = batch.runs().stream()
-                .filter(run -> run.abandoned() == null)
-                .reduce((earlier, later) -> later)
-                .map(RunLogged::turned)
-                .orElse(false);
+        boolean turned = isTurned(batch);
         return turned == tank.turning()
                 ? this
-                : inTank(new InTank(tank.takesMl(), tank.leastMl(), tank.holds(), turned));
+                : inTank(new InTank(tank.takesMl(), tank.leastMl(), tank.holds(), turned, tank.asksForReels()));
     }
 
     /** The same asked about another moment. */
     public RunQuestion asked(Instant otherwise) {
-        return new RunQuestion(rolls, tank, smallestMl, judging, otherwise, zone, celsius);
+        return new RunQuestion(rolls, tank, smallestMl, judging, otherwise, zone, celsius, passesOneLoad);
     }
 
     /** The same with its warmed baths at a temperature, in °C; null for as printed. */
     public RunQuestion warmedTo(@Nullable Double otherCelsius) {
-        return new RunQuestion(rolls, tank, smallestMl, judging, at, zone, otherCelsius);
+        return new RunQuestion(rolls, tank, smallestMl, judging, at, zone, otherCelsius, passesOneLoad);
     }
 
     /** Other film in the same tank. */
@@ -169,7 +192,21 @@ public record RunQuestion(
 
     /** The same asked of a house that judges otherwise. */
     public RunQuestion judgedBy(Judging otherJudging) {
-        return new RunQuestion(rolls, tank, smallestMl, otherJudging, at, zone, celsius);
+        return new RunQuestion(rolls, tank, smallestMl, otherJudging, at, zone, celsius, passesOneLoad);
+    }
+
+    /** The same, where what belongs to one load was passed on purpose for this one, or not. */
+    public RunQuestion passingOneLoad(boolean passed) {
+        return new RunQuestion(rolls, tank, smallestMl, judging, at, zone, celsius, passed);
+    }
+
+    /** Whether a batch's last run that was done was turned without a pause: so it is asked about again (rules, 4.12). */
+    public static boolean isTurned(BatchState batch) {
+        return batch.runs().stream()
+                .filter(run -> run.abandoned() == null)
+                .reduce((earlier, later) -> later)
+                .map(RunLogged::turned)
+                .orElse(false);
     }
 
     /** Whole days from then to now, by the calendar of the house. */

@@ -1,25 +1,25 @@
 package mezcla.verdict;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
+import java.util.function.ToDoubleFunction;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
 import mezcla.leaflet.FilmProcess;
+import org.jspecify.annotations.Nullable;
 
-/** What can be done where no batch takes a run as it was asked for (rules, 4.8). */
+/** What can be done where a batch, or no batch, takes a run as it was asked for (rules, 4.8). Each was planned, and goes. */
 public sealed interface WayOut {
     /** The plan to begin with. */
     RunPlan plan();
 
     /**
-     * The same film in a smaller tank that the bottles fill.
+     * The same film in another tank, smaller or larger, which holds it.
      *
      * @param plan the run in that tank
      */
-    record SmallerTank(RunPlan plan) implements WayOut {}
+    record OtherTank(RunPlan plan) implements WayOut {}
 
     /**
      * The film in two loads, one after the other, through the same batch.
@@ -28,6 +28,13 @@ public sealed interface WayOut {
      * @param second the second load, through what the first one leaves
      */
     record TwoLoads(RunPlan plan, RunPlan second) implements WayOut {}
+
+    /**
+     * The same film through another batch of the process, which is good today.
+     *
+     * @param plan the run through it
+     */
+    record OtherBatch(RunPlan plan) implements WayOut {}
 
     /**
      * The same film, once fresh solution has been added to the baths that do not fill the tank.
@@ -46,6 +53,15 @@ public sealed interface WayOut {
     record Renewed(RunPlan plan, List<Fresh> renewed) implements WayOut {}
 
     /**
+     * The same film through a batch that is mixed for it.
+     *
+     * @param plan the run through it
+     * @param kit what it is mixed from
+     * @param volumeMl how much of every bath, in ml
+     */
+    record FreshMix(RunPlan plan, KitState kit, double volumeMl) implements WayOut {}
+
+    /**
      * Fresh solution for a bath.
      *
      * @param fill the fill that it is added to or replaces, as it is now
@@ -56,19 +72,37 @@ public sealed interface WayOut {
     record Fresh(FillState fill, double volumeMl, KitState kit, double kitShare) {}
 
     /**
-     * Finds the ways out for a run that no batch takes.
+     * What ways out are asked for.
+     *
+     * @param question the run as it was asked for
+     * @param batch the batch that it was asked of, whose own ways come first; null for any
+     * @param processes the processes that the film may want; empty for any
+     * @param tanks the tanks of the house, as the film is moved
+     * @param price what a roll costs through a batch, for comparing batches; larger where nobody knows
+     */
+    record Wanted(
+            RunQuestion question,
+            @Nullable Long batch,
+            Set<FilmProcess> processes,
+            List<RunQuestion.InTank> tanks,
+            ToDoubleFunction<RunPlan> price) {
+        /** Keeps its own lists. */
+        public Wanted {
+            processes = Set.copyOf(processes);
+            tanks = List.copyOf(tanks);
+        }
+    }
+
+    /**
+     * Finds the ways out for a run: first those through the batch that was asked (another tank, two loads), then other
+     * batches of the process that are good today, the cheapest and freshest first, then fresh solution for what holds it
+     * back, then a mix of its own.
      *
      * @param book the whole log
-     * @param question the run as it was asked for
-     * @param processes the processes that the film may want; empty for any
-     * @param tanks the tanks of the house
-     * @return the best of each kind: the smallest step down in tank, else the batch that was mixed first
+     * @param wanted what is asked for
+     * @return each planned: what does not go, has to go, or would have to be tested first is not among them
      */
-    static List<WayOut> of(
-            LogBook book, RunQuestion question, Set<FilmProcess> processes, List<RunQuestion.InTank> tanks) {
-        WayOutSearch search = WayOutSearch.of(book, question, processes);
-        return Stream.of(search.smallerTank(tanks), search.twoLoads(), search.toppedUp(), search.renewed())
-                .flatMap(Optional::stream)
-                .toList();
+    static List<WayOut> of(LogBook book, Wanted wanted) {
+        return new WayOutSearch(book, wanted).all();
     }
 }

@@ -5,17 +5,19 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
-import mezcla.leaflet.FilmProcess;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.BatchMixed;
 import mezcla.log.BathRenewed;
+import mezcla.log.Bottle;
 import mezcla.log.DiscardedFill;
 import mezcla.log.FillToppedUp;
 import mezcla.log.FillsDiscarded;
@@ -27,39 +29,100 @@ import mezcla.log.RunLogged;
 import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
+import mezcla.mixing.BatchPlan;
+import mezcla.processing.TankFit;
 
-/**
- * Looks for ways out, by adding rows to the log that nobody wrote.
- *
- * @param book the whole log
- * @param batches the batches that could be asked
- * @param question the run as it was asked for
- */
-record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question) {
+/** Looks for ways out, by adding rows to the log that nobody wrote. */
+final class WayOutSearch {
     private static final long NOBODYS_FILL = -1;
+    private static final long NOBODYS_BATCH = -1;
+    private static final int OTHER_BATCHES = 2;
 
-    static WayOutSearch of(LogBook book, RunQuestion question, Set<FilmProcess> processes) {
+    private final LogBook book;
+    private final RunQuestion question;
+    private final WayOut.Wanted wanted;
+    /** The batch that was asked, where there is one; else every batch of the process, the cheapest and freshest first. */
+    private final List<BatchState> asked;
+
+    private final List<BatchState> others;
+
+    WayOutSearch(LogBook book, WayOut.Wanted wanted) {
+        this.book = book;
+        this.wanted = wanted;
+        this.question = wanted.question();
         List<BatchState> batches = book.state().standing().stream()
-                .filter(batch -> processes.isEmpty() || processes.contains(batch.process()))
+                .filter(batch ->
+                        wanted.processes().isEmpty() || wanted.processes().contains(batch.process()))
+                .sorted(Comparator.comparingDouble(
+                                (BatchState batch) -> wanted.price().applyAsDouble(RunPlan.of(batch, question)))
+                        .thenComparing(batch -> batch.mixed().foldedAt(), Comparator.reverseOrder()))
                 .toList();
-        return new WayOutSearch(book, batches, question);
+        Long first = wanted.batch();
+        this.asked = batches.stream()
+                .filter(batch -> first == null || batch.id() == first)
+                .toList();
+        this.others = batches.stream()
+                .filter(batch -> first != null && batch.id() != first)
+                .toList();
     }
 
-    Optional<WayOut> smallerTank(List<RunQuestion.InTank> tanks) {
-        return tanks.stream()
-                .filter(tank -> tank.takesMl() < question.tankMl())
-                .sorted(Comparator.comparingDouble(RunQuestion.InTank::takesMl).reversed())
-                .map(question::inTank)
-                .flatMap(smaller ->
-                        Shortlist.first(batches.stream()
-                                        .map(batch -> RunPlan.of(batch, smaller))
-                                        .toList())
-                                .stream())
-                .findFirst()
-                .map(WayOut.SmallerTank::new);
+    List<WayOut> all() {
+        List<WayOut> ways = new ArrayList<>();
+        otherTank().ifPresent(ways::add);
+        twoLoads().ifPresent(ways::add);
+        ways.addAll(otherBatches());
+        toppedUp().ifPresent(ways::add);
+        renewed().ifPresent(ways::add);
+        freshMix().ifPresent(ways::add);
+        return ways;
     }
 
-    Optional<WayOut> twoLoads() {
+    /** Whether a plan goes and may be proposed: film that cannot be made again never has to be tested for. */
+    private boolean goes(RunPlan plan) {
+        boolean ofAskedBatch = Long.valueOf(plan.batch().id()).equals(wanted.batch());
+        return plan.isSure() && (!plan.isToBeTested() || ofAskedBatch);
+    }
+
+    /** The tanks that the film could go into, the one nearest to what was asked for first; that one is not among them. */
+    private List<RunQuestion.InTank> otherTanks(RunQuestion film) {
+        return wanted.tanks().stream()
+                .filter(tank -> !tank.asksForReels() && !tank.equals(question.tank()))
+                .filter(tank -> TankFit.of(
+                                tank.holds(),
+                                film.rolls().stream().map(Roll::format).toList())
+                        .objection()
+                        .isEmpty())
+                .sorted(Comparator.comparingDouble(tank -> Math.abs(tank.takesMl() - question.tankMl())))
+                .toList();
+    }
+
+    private Optional<RunPlan> inOtherTank(BatchState batch, RunQuestion film) {
+        return otherTanks(film).stream()
+                .map(tank -> RunPlan.of(batch, film.inTank(tank)))
+                .filter(this::goes)
+                .findFirst();
+    }
+
+    private Optional<RunPlan> inAnyTank(BatchState batch, RunQuestion film) {
+        return Optional.of(RunPlan.of(batch, film)).filter(this::goes).or(() -> inOtherTank(batch, film));
+    }
+
+    private Optional<WayOut> otherTank() {
+        return asked.stream()
+                .flatMap(batch -> inOtherTank(batch, question).stream())
+                .map(plan -> (WayOut) new WayOut.OtherTank(plan))
+                .findFirst();
+    }
+
+    private List<WayOut> otherBatches() {
+        return others.stream()
+                .flatMap(batch -> inAnyTank(batch, question).stream())
+                .map(plan -> (WayOut) new WayOut.OtherBatch(plan))
+                .limit(OTHER_BATCHES)
+                .toList();
+    }
+
+    private Optional<WayOut> twoLoads() {
         List<Roll> rolls = question.rolls();
         if (rolls.size() < 2) {
             return Optional.empty();
@@ -67,12 +130,10 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
         int half = (rolls.size() + 1) / 2;
         RunQuestion firstHalf = question.ofRolls(rolls.subList(0, half));
         RunQuestion secondHalf = question.ofRolls(rolls.subList(half, rolls.size()));
-        return batches.stream()
-                .map(batch -> RunPlan.of(batch, firstHalf))
-                .filter(RunPlan::fits)
-                .map(load -> new WayOut.TwoLoads(load, RunPlan.of(afterLoad(load), secondHalf)))
-                .filter(loads -> loads.second().fits())
-                .map(WayOut.class::cast)
+        return asked.stream()
+                .flatMap(batch -> inAnyTank(batch, firstHalf).stream())
+                .flatMap(load -> inAnyTank(afterLoad(load), secondHalf).stream()
+                        .map(second -> (WayOut) new WayOut.TwoLoads(load, second)))
                 .findFirst();
     }
 
@@ -82,8 +143,12 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
                 .batch(load.batch().id());
     }
 
-    Optional<WayOut> toppedUp() {
-        return batches.stream().flatMap(batch -> toppedUp(batch).stream()).findFirst();
+    private Stream<BatchState> askedFirst() {
+        return Stream.concat(asked.stream(), others.stream());
+    }
+
+    private Optional<WayOut> toppedUp() {
+        return askedFirst().flatMap(batch -> toppedUp(batch).stream()).findFirst();
     }
 
     private Optional<WayOut> toppedUp(BatchState batch) {
@@ -102,8 +167,61 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
                 : Optional.of(List.of(stamp -> new FillToppedUp(stamp, fill.id(), fresh.volumeMl(), fresh.uses())));
     }
 
-    Optional<WayOut> renewed() {
-        return batches.stream().flatMap(batch -> renewed(batch).stream()).findFirst();
+    private Optional<WayOut> renewed() {
+        return askedFirst().flatMap(batch -> renewed(batch).stream()).findFirst();
+    }
+
+    /** A batch of its own: every bath of a kit, as much as the tank takes, which then takes the film. */
+    private Optional<WayOut> freshMix() {
+        if (wanted.processes().isEmpty()) {
+            return Optional.empty();
+        }
+        List<RunQuestion.InTank> tanks = Stream.concat(Stream.of(question.tank()), otherTanks(question).stream())
+                .filter(tank -> !tank.asksForReels())
+                .toList();
+        return book.state().kits().values().stream()
+                .filter(kit -> !kit.isFinished()
+                        && wanted.processes().contains(kit.arrival().leaflet().process()))
+                .sorted(KitState.bestFirst(WayOutSearch::baths, question.at()))
+                .flatMap(kit -> tanks.stream().flatMap(tank -> freshMix(kit, tank).stream()))
+                .findFirst();
+    }
+
+    private static List<String> baths(KitState kit) {
+        return kit.complete().stream().map(Bath::key).toList();
+    }
+
+    private Optional<WayOut> freshMix(KitState kit, RunQuestion.InTank tank) {
+        return Stream.of(tank.takesMl(), kit.usualVolumeMl())
+                .filter(volumeMl -> Slack.reaches(volumeMl, tank.takesMl()))
+                .distinct()
+                .flatMap(volumeMl -> freshMix(kit, tank, volumeMl).stream())
+                .findFirst();
+    }
+
+    private Optional<WayOut> freshMix(KitState kit, RunQuestion.InTank tank, double volumeMl) {
+        List<MixedFill> fills = new ArrayList<>();
+        try {
+            for (BatchPlan.PlannedBath bath : kit.plan(volumeMl, baths(kit)).baths()) {
+                long id = NOBODYS_FILL - fills.size();
+                double madeMl = bath.mix().finalMl();
+                fills.add(new MixedFill(
+                        id,
+                        kit.arrival().leaflet(),
+                        bath.bath().key(),
+                        madeMl,
+                        "",
+                        new Bottle(id, "", madeMl, Bottle.Material.GLASS),
+                        kit.uses(bath),
+                        null));
+            }
+        } catch (Refusal tooMuch) {
+            return Optional.empty();
+        }
+        Row mixed = stamp -> new BatchMixed(stamp, NOBODYS_BATCH, "", fills);
+        RunPlan plan = RunPlan.of(
+                book.supposing(question.at(), List.of(mixed)).state().batch(NOBODYS_BATCH), question.inTank(tank));
+        return plan.fits() ? Optional.of(new WayOut.FreshMix(plan, kit, volumeMl)) : Optional.empty();
     }
 
     private Optional<WayOut> renewed(BatchState batch) {
@@ -157,7 +275,7 @@ record WayOutSearch(LogBook book, List<BatchState> batches, RunQuestion question
             fresh.add(mixed.get().fresh());
         }
         RunPlan plan = RunPlan.of(longer.state().batch(batch.id()), question);
-        return plan.fits() ? Optional.of(new Done(plan, fresh)) : Optional.empty();
+        return goes(plan) ? Optional.of(new Done(plan, fresh)) : Optional.empty();
     }
 
     private record Mixed(MixedFill fill, WayOut.Fresh fresh) {}

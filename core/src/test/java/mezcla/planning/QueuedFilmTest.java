@@ -15,7 +15,6 @@ import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
 import mezcla.measure.FilmFormat;
-import mezcla.measure.FilmFormat.Reel;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 
@@ -128,13 +127,6 @@ public class QueuedFilmTest {
                         .sorted(QueuedFilm.MOST_URGENT_FIRST)
                         .map(QueuedFilm::id))
                 .containsExactly(3L, 2L, 4L, 1L);
-    }
-
-    @Test
-    public void anUndescribedTankHoldsWhatItsVolumeLetsOneThink() {
-        assertThat(UndescribedTank.holds(300)).containsEntry(Reel.R135, 1).containsEntry(Reel.R120, 0);
-        assertThat(UndescribedTank.holds(1000)).containsEntry(Reel.R135, 4).containsEntry(Reel.R120, 2);
-        assertThat(UndescribedTank.holds(200)).containsEntry(Reel.R135, 1).doesNotContainKey(Reel.CINE);
     }
 
     @Test

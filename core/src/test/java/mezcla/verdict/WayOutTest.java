@@ -26,7 +26,7 @@ public class WayOutTest {
     }
 
     private static List<WayOut> waysOut(TestLog log, RunQuestion question) {
-        return WayOut.of(log.book(), question, Set.of(), TANKS);
+        return WayOut.of(log.book(), new WayOut.Wanted(question, null, Set.of(), TANKS, plan -> 0));
     }
 
     @Test
@@ -36,7 +36,7 @@ public class WayOutTest {
         log.mix(0, 7, 1, 500);
         List<WayOut> ways = waysOut(log, question(1, 900));
         assertThat(ways).hasSize(2);
-        assertThat(ways.get(0)).isInstanceOf(WayOut.SmallerTank.class);
+        assertThat(ways.get(0)).isInstanceOf(WayOut.OtherTank.class);
         assertThat(ways.get(0).plan().question().tankMl()).isEqualTo(400);
     }
 
@@ -45,14 +45,17 @@ public class WayOutTest {
         TestLog log = new TestLog();
         log.kit(0, 1, Leaflets.slide(), 5000);
         log.mix(0, 7, 1, 500);
-        List<WayOut> ways = waysOut(log, question(2, 1100));
-        assertThat(ways).hasSize(1);
+        assertThat(waysOut(log, question(2, 1100)))
+                .as("a smaller tank takes both, or one after the other")
+                .extracting(way -> (Object) way.getClass())
+                .containsExactly(WayOut.OtherTank.class, WayOut.TwoLoads.class);
         TestLog negative = new TestLog();
         negative.kit(0, 1, Leaflets.negative(), 5000);
         negative.mix(0, 7, 1, 420);
         negative.run(0.5, 7, 1, 1L, 2L);
         assertThat(waysOut(negative, question(4, 412)).stream().filter(WayOut.TwoLoads.class::isInstance))
-                .as("the first load takes 10 ml with it, so the second no longer fills the tank")
+                .as(
+                        "the first load takes 10 ml with it: the second neither fills that tank, nor is 400 ml enough for it")
                 .isEmpty();
         WayOut.TwoLoads loads = (WayOut.TwoLoads) waysOut(negative, question(2, 410)).stream()
                 .filter(WayOut.TwoLoads.class::isInstance)

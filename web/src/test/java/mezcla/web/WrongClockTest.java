@@ -292,7 +292,7 @@ public class WrongClockTest extends DemoApplicationTest {
                 .contains(written.toString());
         long correction = log.book().entries().stream()
                 .filter(row -> row.kind() == EntryKind.CLOCK_CORRECTED)
-                .findFirst()
+                .reduce((earlier, later) -> later)
                 .orElseThrow()
                 .stamp()
                 .sequence();

@@ -53,6 +53,7 @@ enum HouseTable {
     PRACTICE,
     LOOK_PHOTO(true),
     RUN_WAY(true),
+    RUN_CHOSEN(true),
     RUN_EVENT(true),
     EVENING_LOAD_OVER(true),
     SIGN_OFF(true);

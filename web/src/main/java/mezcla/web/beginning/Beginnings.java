@@ -5,6 +5,7 @@ import mezcla.batch.LogState;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Tank;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
@@ -74,6 +75,10 @@ public class Beginnings {
     @Transactional(readOnly = true)
     public Steps steps() {
         LogState state = log.state();
+        Tank undescribed = houses.tanks().stream()
+                .filter(tank -> tank.holds().isEmpty())
+                .findFirst()
+                .orElse(null);
         List<Step> steps = List.of(
                 new Step("Name and place", "what the house is called, where its days begin", "/house/this", true),
                 new Step(
@@ -88,9 +93,9 @@ public class Beginnings {
                         houses.waterBath().isPresent()),
                 new Step(
                         "Tanks",
-                        "what each takes: how much of every bath a run needs",
-                        "/house/tanks/new",
-                        !houses.tanks().isEmpty()),
+                        "what each takes, and which reels: what film fits, and how much of every bath it needs",
+                        undescribed == null ? "/house/tanks/new" : "/house/tanks/" + undescribed.id(),
+                        !houses.tanks().isEmpty() && undescribed == null),
                 new Step(
                         "Bottles",
                         "as series, D1 to D6: where batches are kept",

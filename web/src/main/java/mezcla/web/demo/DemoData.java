@@ -200,7 +200,7 @@ class DemoData implements ApplicationRunner {
                 new WaterBath(TUB_LITRES, TUB_POWER_W, TUB_LOSS),
                 clock.instant());
         houses.change(houses.surroundings());
-        houses.addTank("300 ml tank", SMALL_TANK_ML);
+        houses.addTank("300 ml tank", SMALL_TANK_ML, null, null, Map.of(FilmFormat.Reel.R135, 1));
         houses.addTank("500 ml tank", 500, 250.0, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
         houses.addTank(
                 "1 L tank",

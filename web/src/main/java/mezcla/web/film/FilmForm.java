@@ -222,7 +222,8 @@ public class FilmForm {
         String name = line.name.isBlank()
                 ? null
                 : errors.read("name" + i, () -> TypedText.of(line.name, NAME_CHARACTERS, new TypedObjection.Missing()));
-        FilmProcess made = madeFor.isEmpty() ? null : errors.read("madeFor", this::chosenProcess);
+        FilmProcess said = madeFor.isEmpty() ? null : errors.read("madeFor", this::chosenProcess);
+        FilmProcess made = said == null || said.equals(process) ? null : said;
         Boolean carbon = process == null
                 ? null
                 : errors.read("backing", () -> chosenBacking().isCarbon(process, made, format));

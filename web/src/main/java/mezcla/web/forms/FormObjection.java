@@ -621,4 +621,26 @@ public sealed interface FormObjection extends Objection {
 
     /** The last of these entries would still lie in the future, at {last}. */
     record StillAhead(String last) implements FormObjection {}
+
+    /** Say which film this is. */
+    record FilmTypeMissing() implements FormObjection {
+        @Override
+        public String field() {
+            return "madeFor";
+        }
+    }
+
+    /** Film made for one process, in a batch of another. */
+    record AnotherProcess(String madeFor, String through) implements FormObjection {
+        @Override
+        public String field() {
+            return "madeFor";
+        }
+    }
+
+    /** A tank without reels. */
+    record ReelsMissing() implements FormObjection {}
+
+    /** Film that cannot be made again, in a batch that is to be tested. */
+    record TestedFirst() implements FormObjection {}
 }

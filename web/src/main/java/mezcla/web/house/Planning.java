@@ -3,9 +3,11 @@ package mezcla.web.house;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
+import mezcla.processing.Movement;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.clock.LogClock;
@@ -60,7 +62,7 @@ public class Planning {
     public RunQuestion nextRoll() {
         List<RunQuestion.InTank> tanks = tanks();
         RunQuestion.InTank tank = tanks.stream()
-                .filter(each -> each.holds().isEmpty() || each.holds().containsKey(FilmFormat.F135_36.reel()))
+                .filter(each -> each.holds().containsKey(FilmFormat.F135_36.reel()))
                 .min(LEAST_FIRST)
                 .orElseGet(() -> RunQuestion.InTank.of(smallest(tanks).takesMl()));
         return question(List.of(RunQuestion.oneRoll()), tank, tanks, clock.instant());
@@ -68,7 +70,33 @@ public class Planning {
 
     /** The next roll through a batch. */
     public RunPlan nextRoll(BatchState batch) {
-        return RunPlan.of(batch, nextRoll().asUsed(batch));
+        return RunPlan.of(batch, asUsed(nextRoll(), batch));
+    }
+
+    /**
+     * A question about the next roll as a batch is really used: where its last run was turned, in the smallest tank that
+     * the house turns (rules, 4.12).
+     */
+    public RunQuestion asUsed(RunQuestion next, BatchState batch) {
+        if (!RunQuestion.isTurned(batch)) {
+            return next;
+        }
+        return turnedTank().map(tank -> next.inTank(tank.asUsed())).orElseGet(() -> next.asUsed(batch));
+    }
+
+    /** The tank in which the next roll is taken to be turned; empty where no tank of the house is. */
+    public Optional<Tank> turnedTank() {
+        return houses.tanks().stream()
+                .filter(tank -> tank.rotaryMl() != null && tank.holds().containsKey(FilmFormat.F135_36.reel()))
+                .map(tank -> tank.moved(Movement.ROTARY))
+                .min(Comparator.comparingDouble(Tank::volumeMl));
+    }
+
+    /** The smallest tank that film goes into; empty where it goes into none that anybody described. */
+    public Optional<Tank> smallestFor(List<Roll> rolls) {
+        return houses.tanks().stream()
+                .filter(tank -> tank.fit(rolls).objection().isEmpty())
+                .findFirst();
     }
 
     /** Whole days from then to now, by the calendar of the house. */

@@ -1,8 +1,11 @@
 package mezcla.web.house;
 
+import java.util.List;
 import java.util.Map;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.processing.Movement;
+import mezcla.processing.TankFit;
 import mezcla.verdict.RunQuestion;
 import org.jspecify.annotations.Nullable;
 
@@ -36,9 +39,14 @@ public record Tank(
         return new Tank(id, name, turned && rotaryMl != null ? rotaryMl : volumeMl, rotaryMl, leastMl, holds, turned);
     }
 
+    /** How film goes into it; nothing does as long as nobody has said which reels it takes. */
+    public TankFit fit(List<Roll> rolls) {
+        return TankFit.described(holds, rolls.stream().map(Roll::format).toList());
+    }
+
     /** The tank as a run asks about it (rules, 4.10 and section 7). */
     public RunQuestion.InTank asUsed() {
         double covered = leastMl == null || turning ? RunQuestion.InTank.usualLeastMl(volumeMl) : leastMl;
-        return new RunQuestion.InTank(volumeMl, covered, holds, turning);
+        return new RunQuestion.InTank(volumeMl, covered, holds, turning, holds.isEmpty());
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
@@ -105,7 +106,8 @@ class LabelController {
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Tank tank = errors.read(
-                "tank", () -> houses.tank(TypedChoice.number(text(typed, "tank"), new FormObjection.UnknownTank())));
+                "tank", () -> houses.tank(TypedChoice.number(text(typed, "tank"), new FormObjection.UnknownTank()))
+                        .moved(typed.containsKey("turned") ? Movement.ROTARY : Movement.PRINTED));
         Map<Integer, LabelService.Ticked> boxes = new LinkedHashMap<>();
         for (int i = 1; i <= LabelService.CARD_ROLLS; i++) {
             if (typed.containsKey("ticked" + i)) {
@@ -137,8 +139,20 @@ class LabelController {
                 : errors.read(
                         "day" + row, () -> TypedDay.noonOf(day, houses.house().timeZone(), clock.instant()));
         if (owner != null && format != null && when != null) {
-            boxes.put(row, new LabelService.Ticked(owner, format, when));
+            boxes.put(row, new LabelService.Ticked(owner, format, when, told(text(typed, "told" + row))));
         }
+    }
+
+    /** What the card told, as its form carries it; what is none of that says nothing. */
+    private static Map<Long, Integer> told(String typed) {
+        Map<Long, Integer> told = new LinkedHashMap<>();
+        if (typed.matches("[0-9]{1,9}:[0-9]{1,5}(,[0-9]{1,9}:[0-9]{1,5}){0,11}")) {
+            for (String each : typed.split(",", -1)) {
+                String[] parts = each.split(":", 2);
+                told.put(Long.valueOf(parts[0]), Integer.valueOf(parts[1]));
+            }
+        }
+        return told;
     }
 
     private static String text(Map<String, String> typed, String field) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import mezcla.batch.BatchState;
 import mezcla.batch.KitState;
@@ -24,6 +25,7 @@ import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Slack;
+import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.verdict.NextRolls;
 import mezcla.verdict.RunPlan;
@@ -115,7 +117,10 @@ public class LabelService {
                 house.name(),
                 "Batch %d, %s".formatted(bath.batchId(), bath.batchName()),
                 bath.bath().role().letters(),
-                bath.bath().role().name(),
+                "%s, %s"
+                        .formatted(
+                                bath.bath().role().name(),
+                                Figures.within(bath.leaflet().process().name())),
                 Figures.ml(bath.volumeMl()),
                 "Mixed %s by %s".formatted(Figures.dayAndYear(bath.mixedAt(), house.timeZone()), bath.mixedBy()),
                 limits(bath),
@@ -268,7 +273,10 @@ public class LabelService {
      * @param end why there are no more rows; empty where only the card ends
      * @param until the last day that the batch allows; empty for no limit
      * @param judged how strictly it is judged
+     * @param process what film it is for
      * @param tank the tank that it is for
+     * @param tankId which one that is; 0 for none of the house's
+     * @param turned whether it is for the rotary base, and not by hand: times, steps, agitation and tank belong together
      * @param steps what film goes through, in order
      * @param oneShots how each one-shot is made ready
      * @param remarks what is said about the next roll
@@ -280,7 +288,10 @@ public class LabelService {
             String end,
             String until,
             String judged,
+            String process,
             String tank,
+            long tankId,
+            boolean turned,
             List<StepsView.Line> steps,
             List<String> oneShots,
             List<String> remarks) {}
@@ -288,8 +299,15 @@ public class LabelService {
     /** A bath of a card. */
     public record Column(String letters, String name) {}
 
-    /** A roll of a card, with the batch's state in a word. */
-    public record Row(int number, List<String> times, String state) {}
+    /**
+     * A roll of a card.
+     *
+     * @param number which
+     * @param times how long it is in each bath
+     * @param told the same by fill in seconds, so that a roll that is ticked is logged with the times that the card told
+     * @param state the batch's state in a word
+     */
+    public record Row(int number, List<String> times, String told, String state) {}
 
     /**
      * The card of a batch: one roll a run, in the smallest tank, each planned as a run is.
@@ -300,11 +318,16 @@ public class LabelService {
     public Card card(long batchId) {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
-        NextRolls next =
-                NextRolls.of(book, batchId, CARD_ROLLS, planning.nextRoll().asUsed(batch));
+        NextRolls next = NextRolls.of(book, batchId, CARD_ROLLS, planning.asUsed(planning.nextRoll(), batch));
         RunPlan first = next.rolls().get(0).plan();
         RunPlan last = next.rolls().get(next.rolls().size() - 1).plan();
         boolean fits = first.fits();
+        boolean turned = first.question().tank().turning();
+        Tank tank = houses.tanks().stream()
+                .map(each -> each.moved(turned ? Movement.ROTARY : Movement.PRINTED))
+                .filter(each -> each.asUsed().equals(first.question().tank()))
+                .findFirst()
+                .orElse(null);
         return new Card(
                 "Batch %d, %s".formatted(batchId, batch.mixed().name()),
                 first.baths().stream()
@@ -315,10 +338,16 @@ public class LabelService {
                 last.fits() ? "" : ObjectionWords.of(last.objections().get(0)),
                 StateWords.until(first),
                 SchoolWords.of(first.question().judging().school(batch.process(), false)),
-                houses.tanks().isEmpty() ? "" : houses.tanks().get(0).name(),
+                first.batch().process().name(),
+                tank == null ? "tank" : tank.name(),
+                tank == null ? 0 : tank.id(),
+                turned,
                 fits
                         ? StepsView.lines(
-                                first.steps(RunSteps.Choices.USUAL),
+                                first.steps(
+                                        turned
+                                                ? RunSteps.Choices.USUAL.moved(Movement.ROTARY)
+                                                : RunSteps.Choices.USUAL),
                                 first.question().tankMl())
                         : List.of(),
                 first.baths().stream()
@@ -334,6 +363,10 @@ public class LabelService {
                 next.plan().baths().stream()
                         .map(bath -> bath.shown().map(ProcessingTime::toString).orElse("–"))
                         .toList(),
+                next.plan().baths().stream()
+                        .flatMap(bath ->
+                                bath.shown().stream().map(time -> bath.fill().id() + ":" + time.seconds()))
+                        .collect(Collectors.joining(",")),
                 StateWords.of(next.plan()));
     }
 
@@ -343,8 +376,9 @@ public class LabelService {
      * @param owner whose roll it was
      * @param format its format
      * @param when when it was run
+     * @param told how long the card told it to be in each bath, in seconds by fill
      */
-    record Ticked(String owner, FilmFormat format, Instant when) {}
+    record Ticked(String owner, FilmFormat format, Instant when, Map<Long, Integer> told) {}
 
     /**
      * Logs what was ticked on a card, all of it in one go: each box is a run of its own.
@@ -364,6 +398,7 @@ public class LabelService {
                                 null),
                         box.when(),
                         false,
-                        bath -> bath));
+                        tank.turning() ? RunSteps.Choices.USUAL.moved(Movement.ROTARY) : RunSteps.Choices.USUAL,
+                        bath -> bath.really(box.told().get(bath.fillId()), bath.celsius())));
     }
 }

@@ -15,6 +15,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.LocalAddress;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
@@ -151,6 +152,11 @@ class LookController {
         return bottle(id, typed, errors, () -> looks.clip(member, id, FieldErrors.known(result), made));
     }
 
+    /** Whoever tested a batch before a run goes back to its plan. */
+    private static String whereTo(long id, Map<String, String> typed) {
+        return LocalAddress.or(text(typed, "back"), "/fills/" + id + "?looked");
+    }
+
     @PostMapping("/fills/{id}/looks")
     ModelAndView lookInto(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
@@ -172,7 +178,7 @@ class LookController {
                 text(typed, "formKey"),
                 () -> {
                     act.run();
-                    return "/fills/" + id + "?looked";
+                    return whereTo(id, typed);
                 },
                 objection -> "sign",
                 () -> bottlePage(id, typed, errors));

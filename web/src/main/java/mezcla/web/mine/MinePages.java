@@ -9,6 +9,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
+import mezcla.web.ribbon.usual.UsualWays;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
@@ -19,10 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 class MinePages {
     private final DarkroomLog log;
     private final HouseAccounts accounts;
+    private final UsualWays usual;
 
-    MinePages(DarkroomLog log, HouseAccounts accounts) {
+    MinePages(DarkroomLog log, HouseAccounts accounts, UsualWays usual) {
         this.log = log;
         this.accounts = accounts;
+        this.usual = usual;
     }
 
     /**
@@ -31,8 +34,9 @@ class MinePages {
      * @param heading what they owe
      * @param film how much film of theirs was run
      * @param waiting what of theirs waits, or hangs
+     * @param remembered whether their next plan begins with what they chose last
      */
-    record Page(String heading, String film, String waiting) {}
+    record Page(String heading, String film, String waiting, boolean remembered) {}
 
     @Transactional(readOnly = true)
     Page page(SignedIn who) {
@@ -64,6 +68,7 @@ class MinePages {
                                         .count())),
                                 Figures.number(film.stream()
                                         .filter(each -> each.where().isToCollect())
-                                        .count())));
+                                        .count())),
+                usual.remembers(who));
     }
 }

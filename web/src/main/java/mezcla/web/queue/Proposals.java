@@ -17,9 +17,7 @@ import mezcla.log.Roll;
 import mezcla.measure.Refusal;
 import mezcla.planning.QueuePlan;
 import mezcla.planning.QueuedFilm;
-import mezcla.planning.UndescribedTank;
 import mezcla.processing.RunSteps;
-import mezcla.processing.TankFit;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
@@ -156,13 +154,9 @@ class Proposals {
 
         private Optional<Tank> smallest(Load load) {
             return tanks.stream()
-                    .filter(tank -> TankFit.of(
-                                    tank.holds().isEmpty() ? UndescribedTank.holds(tank.volumeMl()) : tank.holds(),
-                                    load.rolls().stream().map(Roll::format).toList())
-                            .objection()
-                            .isEmpty())
+                    .filter(tank -> tank.fit(load.rolls()).objection().isEmpty())
                     .filter(tank -> plan(batches.get(load.batch()), load.rolls(), tank, next)
-                            .fits())
+                            .isSure())
                     .findFirst();
         }
     }

@@ -200,9 +200,7 @@ class QueuePages {
         if (roll.stops() != 0) {
             facts.add(Figures.stops(roll.stops()));
         }
-        if (!film.process().equals(FilmProcess.COLOUR_NEGATIVE)) {
-            facts.add(Figures.within(film.process().name()));
-        }
+        facts.add(Figures.within(film.process().name()));
         if (roll.irreplaceable()) {
             facts.add("cannot be made again");
         }
@@ -234,10 +232,11 @@ class QueuePages {
         Optional<RunPlan.PlannedBath> developer = plan.imageDeveloper();
         boolean careful = load.films().stream().anyMatch(film -> film.roll().irreplaceable());
         List<String> said = new ArrayList<>();
+        said.add(Figures.within(plan.batch().process().name()));
         said.add(
                 load.films().size() == 1
-                        ? "One film"
-                        : Figures.sentence(Figures.number(load.films().size())) + " films");
+                        ? "one film"
+                        : Figures.number(load.films().size()) + " films");
         double stops = load.films().get(0).roll().stops();
         said.add(
                 stops == 0
@@ -248,6 +247,9 @@ class QueuePages {
                     load.films().size() == 1
                             ? "not to be made again, so through the freshest batch that is sure"
                             : "among them some not to be made again, so through the freshest batch that is sure");
+        }
+        if (plan.isToBeTested()) {
+            said.add("test this batch first");
         }
         return new LoadView(
                 "Load %d, pour at %s".formatted(number, Figures.hour(load.load().pourAt(), zone)),
@@ -266,7 +268,7 @@ class QueuePages {
                 "batch %d, %s".formatted(load.batch().id(), load.batch().mixed().name()),
                 load.batch().id(),
                 "hangs at %s%s".formatted(Figures.hour(load.load().hangAt(), zone), leaves(load)),
-                String.join(", ", said) + ".",
+                Figures.sentence(String.join(", ", said)) + ".",
                 key(load));
     }
 

@@ -6,7 +6,10 @@ import java.util.List;
 enum ListKind {
     MEMBERS("Members", "name, sign-in name, password", "name,sign-in name,password\nWren Alder,wren,\n"),
     BOTTLES("Bottles", "label, holds, material", "label,holds,material\nH1,1 L,glass\nH2,600 ml,folding\n"),
-    TANKS("Tanks", "name, takes", "name,takes\nTwo-reel tank,500 ml\n"),
+    TANKS(
+            "Tanks",
+            "name, takes, reels of 135, reels of 120",
+            "name,takes,reels of 135,reels of 120\nTwo-reel tank,500 ml,2,1\n"),
     RUNS(
             "Earlier runs",
             "date, batch, owner, format, count",

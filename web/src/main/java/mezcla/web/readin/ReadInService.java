@@ -8,11 +8,13 @@ import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import mezcla.log.Bottle;
@@ -21,12 +23,14 @@ import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
+import mezcla.processing.RunSteps;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.Unguessable;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.house.things.ThingsService;
 import mezcla.web.members.MembersService;
@@ -57,6 +61,7 @@ public class ReadInService {
     private final ThingsService things;
     private final RunService runs;
     private final HouseService houses;
+    private final Planning planning;
     private final TransactionTemplate eachLine;
 
     ReadInService(
@@ -64,11 +69,13 @@ public class ReadInService {
             ThingsService things,
             RunService runs,
             HouseService houses,
+            Planning planning,
             PlatformTransactionManager transactions) {
         this.members = members;
         this.things = things;
         this.runs = runs;
         this.houses = houses;
+        this.planning = planning;
         this.eachLine = new TransactionTemplate(transactions);
         this.eachLine.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
     }
@@ -165,7 +172,7 @@ public class ReadInService {
                 yield "";
             }
             case TANKS -> {
-                things.addTank(name(cells.get(0)), volume(cells.get(1)), null, null, Map.of());
+                things.addTank(name(cells.get(0)), volume(cells.get(1)), null, null, reels(cells));
                 yield "";
             }
             case RUNS -> {
@@ -173,6 +180,23 @@ public class ReadInService {
                 yield "";
             }
         };
+    }
+
+    private static Map<FilmFormat.Reel, Integer> reels(List<String> cells) {
+        Map<FilmFormat.Reel, Integer> reels = new EnumMap<>(FilmFormat.Reel.class);
+        count(cells.get(2)).ifPresent(count -> reels.put(FilmFormat.Reel.R135, count));
+        count(cells.get(3)).ifPresent(count -> reels.put(FilmFormat.Reel.R120, count));
+        if (reels.isEmpty()) {
+            throw Refusal.of(new FormObjection.ReelsMissing());
+        }
+        return reels;
+    }
+
+    private static Optional<Integer> count(String typed) {
+        if (!typed.matches("[0-9]{0,2}")) {
+            throw Refusal.of(new FormObjection.NotBetween(typed, 0, 99));
+        }
+        return typed.isEmpty() || Integer.parseInt(typed) == 0 ? Optional.empty() : Optional.of(Integer.valueOf(typed));
     }
 
     private static String name(String typed) {
@@ -203,13 +227,17 @@ public class ReadInService {
         }
         FilmFormat format = FilmFormat.labelled(cells.get(3));
         Roll roll = new Roll(name(cells.get(2)), format, format.equivalents(), 0, false);
-        Tank tank = houses.tanks().stream().findFirst().orElseThrow(() -> Refusal.of(new FormObjection.UnknownTank()));
+        List<Roll> rolls = Collections.nCopies(Integer.parseInt(cells.get(4)), roll);
+        Tank tank = planning.smallestFor(rolls)
+                .or(() -> houses.tanks().stream().findFirst())
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownTank()));
         runs.logEarlier(
                 who,
                 Long.parseLong(cells.get(1)),
-                new RunService.Asked(Collections.nCopies(Integer.parseInt(cells.get(4)), roll), tank, null),
+                new RunService.Asked(rolls, tank, null),
                 day.atTime(NOON).atZone(houses.house().timeZone()).toInstant(),
                 true,
+                RunSteps.Choices.USUAL,
                 UnaryOperator.identity());
     }
 

@@ -52,8 +52,9 @@ class RibbonController {
                         running.start().tankMl(),
                         ribbon.events(started)),
                 running.steps(),
-                "Batch %d · %s · %s"
+                "%s · batch %d · %s · %s"
                         .formatted(
+                                running.batch().process().name(),
                                 running.batch().id(),
                                 EntryWords.film(running.start().rolls()),
                                 running.start().stamp().who()),

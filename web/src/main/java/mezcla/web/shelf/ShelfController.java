@@ -40,6 +40,7 @@ class ShelfController {
      *
      * @param beginning the steps of a house that begins; null where nobody is led through them
      * @param firstEvening whether the member is here for the first time
+     * @param undescribed the tanks that take nothing yet, for a steward, because nobody has said which reels they take
      * @param asked the sentence as an address carries it, so that the Run begins with it; empty where nobody asked
      */
     record Page(
@@ -51,7 +52,8 @@ class ShelfController {
             List<String> pushes,
             List<Tank> tanks,
             Beginnings.@Nullable Steps beginning,
-            boolean firstEvening) {}
+            boolean firstEvening,
+            List<Tank> undescribed) {}
 
     @GetMapping("/shelf")
     ModelAndView shelf(@ModelAttribute("form") TonightForm form, @AuthenticationPrincipal SignedIn member) {
@@ -61,12 +63,11 @@ class ShelfController {
         List<Tank> tanks = shelves.tanks();
         ShelfView shelf = asked ? tonight(form, member, tanks, errors) : shelves.shelf();
         if (!asked) {
-            form.beginWith(
-                    member.name(),
-                    tanks.stream()
-                            .findFirst()
-                            .map(tank -> Long.toString(tank.id()))
-                            .orElse(""));
+            form.beginWith(member.name(), "");
+            form.setTank(shelves.smallestFor(form.rolls(new FieldErrors()))
+                    .or(() -> tanks.stream().findFirst())
+                    .map(tank -> Long.toString(tank.id()))
+                    .orElse(""));
         }
         return PageView.of(
                 "shelf/shelf",
@@ -79,7 +80,12 @@ class ShelfController {
                         FilmForm.PUSHES,
                         tanks,
                         beginnings.leads(member) ? beginnings.steps() : null,
-                        beginnings.isFirstEvening(member)),
+                        beginnings.isFirstEvening(member),
+                        member.isSteward()
+                                ? tanks.stream()
+                                        .filter(tank -> tank.holds().isEmpty())
+                                        .toList()
+                                : List.of()),
                 errors);
     }
 

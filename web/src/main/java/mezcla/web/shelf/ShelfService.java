@@ -52,6 +52,12 @@ public class ShelfService {
         return houses.tanks();
     }
 
+    /** The smallest tank that film goes into; empty where it goes into none that anybody described. */
+    @Transactional(readOnly = true)
+    public Optional<Tank> smallestFor(List<Roll> rolls) {
+        return planning.smallestFor(rolls);
+    }
+
     /** The shelf, for the next roll. */
     @Transactional(readOnly = true)
     public ShelfView shelf() {
@@ -75,7 +81,7 @@ public class ShelfService {
         LogState state = book.state();
         List<BatchState> standing = state.standing();
         List<RunPlan> plans = standing.stream()
-                .map(batch -> RunPlan.of(batch, asUsed ? question.asUsed(batch) : question))
+                .map(batch -> RunPlan.of(batch, asUsed ? planning.asUsed(question, batch) : question))
                 .toList();
         List<RunPlan> asked =
                 plans.stream().filter(plan -> wanted(plan, process)).toList();
@@ -84,14 +90,30 @@ public class ShelfService {
                 title(asked, standing.isEmpty(), film),
                 boards(plans, process),
                 first.map(CrateView::of).orElse(null),
+                process.isEmpty() ? firsts(asked) : List.of(),
                 first.isPresent() || plans.isEmpty()
                         ? List.of()
-                        : new WaysOut(book, question, houses.tanks(), process).views(),
+                        : new WaysOut(book, question, houses.tanks(), process, null).views(),
                 retired(book),
                 waste.levels().stream()
                         .filter(DrumLevel::due)
                         .map(level -> level.drum().name())
                         .toList());
+    }
+
+    /** Of each process the batch to use first, where film of any could go in: a run asks which it is (rules, 14). */
+    private static List<ShelfView.FirstOf> firsts(List<RunPlan> asked) {
+        Map<FilmProcess, List<RunPlan>> byProcess = asked.stream()
+                .collect(Collectors.groupingBy(plan -> plan.batch().process()));
+        List<ShelfView.FirstOf> firsts = byProcess.entrySet().stream()
+                .sorted(Comparator.comparing(entry -> entry.getKey().name()))
+                .flatMap(entry -> Shortlist.first(entry.getValue()).stream()
+                        .map(plan -> new ShelfView.FirstOf(
+                                entry.getKey().key(),
+                                entry.getKey().name(),
+                                plan.batch().id())))
+                .toList();
+        return firsts.size() > 1 ? firsts : List.of();
     }
 
     private static boolean wanted(RunPlan plan, String process) {

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
  * @param title how many batches can take the film
  * @param boards one for each process
  * @param first the batch to use first; null when none can take the film
+ * @param firsts the first of each process, where any would do and the film has to be asked about; empty where only one would
  * @param waysOut what else can be done when none can
  * @param retired what was discarded last
  * @param drumsDue the waste drums that are to be collected
@@ -17,9 +18,19 @@ public record ShelfView(
         String title,
         List<Board> boards,
         @Nullable CrateView first,
+        List<FirstOf> firsts,
         List<WayOutView> waysOut,
         List<Retired> retired,
         List<String> drumsDue) {
+    /**
+     * The batch to use first of a process.
+     *
+     * @param key the process
+     * @param process what it is called
+     * @param batch the batch
+     */
+    public record FirstOf(String key, String process, long batch) {}
+
     /**
      * A board with the crates of one process.
      *

@@ -3,23 +3,30 @@ package mezcla.web.shelf;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
 import mezcla.leaflet.FilmProcess;
-import mezcla.leaflet.Leaflet;
+import mezcla.log.Roll;
 import mezcla.measure.ProcessingTime;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
 import mezcla.money.KitCost;
+import mezcla.processing.Movement;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.WayOut;
 import mezcla.web.house.Tank;
 import mezcla.web.words.Figures;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** Tells what else can be done when no batch takes the film, each with time and cost. */
 public final class WaysOut {
@@ -27,13 +34,23 @@ public final class WaysOut {
     private final RunQuestion question;
     private final List<Tank> tanks;
     private final String process;
+    private final @Nullable Long batch;
 
-    /** What else can be done with the film of a question; process is the key of the one that it wants, empty for any. */
-    public WaysOut(LogBook book, RunQuestion question, List<Tank> tanks, String process) {
+    /**
+     * What else can be done with the film of a question.
+     *
+     * @param process the key of the process that it wants; empty for any
+     * @param batch the batch that was asked; null for any
+     */
+    public WaysOut(LogBook book, RunQuestion question, List<Tank> tanks, String process, @Nullable Long batch) {
         this.book = book;
         this.question = question;
-        this.tanks = tanks;
+        this.tanks = tanks.stream()
+                .filter(tank -> !question.tank().turning() || tank.rotaryMl() != null)
+                .map(tank -> tank.moved(question.tank().turning() ? Movement.ROTARY : Movement.PRINTED))
+                .toList();
         this.process = process;
+        this.batch = batch;
     }
 
     /** The ways, the easiest first. */
@@ -41,12 +58,15 @@ public final class WaysOut {
         List<ShelfView.WayOutView> views = new ArrayList<>();
         WayOut.of(
                         book,
-                        question,
-                        wantedProcesses(),
-                        tanks.stream().map(Tank::asUsed).toList())
+                        new WayOut.Wanted(
+                                question,
+                                batch,
+                                wantedProcesses(),
+                                tanks.stream().map(Tank::asUsed).toList(),
+                                plan -> price(plan)
+                                        .map(money -> money.getAmount().doubleValue())
+                                        .orElse(Double.MAX_VALUE)))
                 .forEach(way -> views.add(view(way)));
-        KitState.toOffer(book.state().kits().values(), FilmProcess.of(process), question.tankMl(), question.at())
-                .ifPresent(kit -> views.add(mix(kit)));
         return views;
     }
 
@@ -66,8 +86,8 @@ public final class WaysOut {
                                             loads.second().question().equivalents()),
                                     time(loads.plan()),
                                     time(loads.second()),
-                                    cost(way.plan())),
-                    run(batch));
+                                    inTank(loads.plan()) + cost(way.plan())),
+                    run(loads.plan()));
         }
         if (way instanceof WayOut.ToppedUp topped) {
             WayOut.Fresh first = topped.added().get(0);
@@ -92,14 +112,51 @@ public final class WaysOut {
                                     typed(first.volumeMl()),
                                     first.kit().id()));
         }
+        if (way instanceof WayOut.FreshMix fresh) {
+            return mix(fresh);
+        }
+        if (way instanceof WayOut.OtherBatch) {
+            return new ShelfView.WayOutView(
+                    "Batch %d, %s".formatted(batch, way.plan().batch().mixed().name()),
+                    time(way.plan()) + inTank(way.plan()) + cost(way.plan()),
+                    run(way.plan()));
+        }
         return new ShelfView.WayOutView(
                 "The %s through batch %d".formatted(tankName(way.plan()), batch),
                 time(way.plan()) + cost(way.plan()),
-                run(batch));
+                run(way.plan()));
     }
 
-    private static String run(long batch) {
-        return "/batches/" + batch + "/run";
+    /** The tank, where it is another one than was asked for. */
+    private String inTank(RunPlan plan) {
+        return plan.question().tank().equals(question.tank()) ? "" : ", in the " + tankName(plan);
+    }
+
+    /** The plan of that run, with the film that goes into it. */
+    private String run(RunPlan plan) {
+        UriComponentsBuilder address = UriComponentsBuilder.fromPath("/batches/{id}/run");
+        List<Roll> rolls = plan.question().rolls();
+        int line = 0;
+        for (Roll roll : new LinkedHashSet<>(rolls)) {
+            String film = "film[" + line++ + "].";
+            address.queryParam(film + "count", Collections.frequency(rolls, roll))
+                    .queryParam(film + "format", roll.format().label())
+                    .queryParam(film + "owner", roll.owner());
+        }
+        if (plan.question().irreplaceable()) {
+            address.queryParam("irreplaceable", true);
+        }
+        if (plan.question().tank().turning()) {
+            address.queryParam("movement", Movement.ROTARY.name());
+        }
+        tank(plan).ifPresent(tank -> address.queryParam("tank", tank.id()));
+        String push =
+                BigDecimal.valueOf(plan.question().stops()).stripTrailingZeros().toPlainString();
+        return address.queryParam("push", push.equals("0.0") ? "0" : push)
+                .queryParam("madeFor", plan.batch().process().key())
+                .buildAndExpand(plan.batch().id())
+                .encode()
+                .toUriString();
     }
 
     /** A volume as it could be typed, for an address, rounded up to what fills the tank. */
@@ -134,12 +191,14 @@ public final class WaysOut {
                 .orElse("");
     }
 
-    private String tankName(RunPlan plan) {
+    private Optional<Tank> tank(RunPlan plan) {
         return tanks.stream()
-                .filter(tank -> tank.volumeMl() == plan.question().tankMl())
-                .findFirst()
-                .map(Tank::name)
-                .orElseThrow();
+                .filter(tank -> tank.asUsed().equals(plan.question().tank()))
+                .findFirst();
+    }
+
+    private String tankName(RunPlan plan) {
+        return tank(plan).map(Tank::name).orElse("same tank");
     }
 
     private static String time(RunPlan plan) {
@@ -149,29 +208,31 @@ public final class WaysOut {
                 .orElse("–");
     }
 
-    private String cost(RunPlan plan) {
+    private Optional<Money> price(RunPlan plan) {
         return BatchCost.of(
                         book.state().batch(plan.batch().id()),
                         FillCosts.of(book.state()),
                         question.judging().standIns()::over)
-                .flatMap(BatchCost::atPrintedCapacity)
-                .map(money -> ", " + Figures.money(money) + " a roll")
-                .orElse("");
+                .flatMap(BatchCost::atPrintedCapacity);
     }
 
-    private ShelfView.WayOutView mix(KitState kit) {
-        Leaflet leaflet = kit.arrival().leaflet();
-        String fresh = leaflet.imageDeveloper()
-                .map(bath -> ProcessingTime.shown(bath.timing().baseSeconds()).toString())
-                .orElse("–");
+    private String cost(RunPlan plan) {
+        return price(plan).map(money -> ", " + Figures.money(money) + " a roll").orElse("");
+    }
+
+    private static ShelfView.WayOutView mix(WayOut.FreshMix fresh) {
+        KitState kit = fresh.kit();
         return new ShelfView.WayOutView(
-                "Mix from %s".formatted(leaflet.name()),
+                "Mix %s from %s"
+                        .formatted(
+                                Figures.ml(fresh.volumeMl()),
+                                kit.arrival().leaflet().name()),
                 "%s fresh%s"
                         .formatted(
-                                fresh,
+                                time(fresh.plan()),
                                 KitCost.ofARoll(kit)
                                         .map(money -> ", " + Figures.money(money) + " a roll")
                                         .orElse("")),
-                "/kits/" + kit.id() + "/mix");
+                "/kits/%d/mix?volume=%s".formatted(kit.id(), typed(fresh.volumeMl())));
     }
 }

@@ -1,5 +1,6 @@
 package mezcla.web.warm;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -38,6 +39,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
 
 /** Warming a batch up. */
 @Controller
@@ -75,7 +77,7 @@ class WarmController {
                 text(typed, "formKey"),
                 () -> {
                     warm.keepTub(member, FieldErrors.known(litres), FieldErrors.known(power), FieldErrors.known(loss));
-                    return "/batches/" + id + "/warm-up?kept";
+                    return "/batches/" + id + "/warm-up?kept" + carried(typed);
                 },
                 objection -> "litres",
                 () -> page(id, typed, errors));
@@ -101,7 +103,7 @@ class WarmController {
                             FieldErrors.known(first),
                             FieldErrors.known(second),
                             FieldErrors.known(minutes));
-                    return "/batches/" + id + "/warm-up?fitted";
+                    return "/batches/" + id + "/warm-up?fitted" + carried(typed);
                 },
                 Beside.field("second").or("bottle"),
                 () -> page(id, typed, errors));
@@ -123,6 +125,12 @@ class WarmController {
         return typed.getOrDefault(field, "");
     }
 
+    /** The plan of the run for which it is warmed, as its page's address carries it: it goes along, and leads back. */
+    private static String carried(Map<String, String> typed) {
+        String plan = text(typed, "plan");
+        return plan.isEmpty() ? "" : "&plan=" + UriUtils.encode(plan, StandardCharsets.UTF_8);
+    }
+
     /** Switches a stand-in for heater and probe on, with the bath and the bottles as they were typed. */
     @PostMapping("/batches/{id}/warm-up/simulation")
     ModelAndView simulate(
@@ -137,7 +145,7 @@ class WarmController {
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
-                () -> "/batches/%d/warm-up?%s"
+                () -> "/batches/%d/warm-up?%s%s"
                         .formatted(
                                 id,
                                 UriComponentsBuilder.newInstance()
@@ -156,7 +164,8 @@ class WarmController {
                                                 clock.instant().minusSeconds(1).getEpochSecond())
                                         .encode()
                                         .build()
-                                        .getQuery()),
+                                        .getQuery(),
+                                carried(typed)),
                 objection -> "fault",
                 () -> page(id, typed, errors));
     }
@@ -201,6 +210,7 @@ class WarmController {
                     "%s, %s".formatted(fill.bottle().label(), fill.bath().role().name()));
         }
         page.addObject("batch", known.batch());
+        page.addObject("plan", text(typed, "plan"));
         page.addObject("known", known);
         page.addObject("choices", choices);
         page.addObject("room", Figures.celsius(known.roomC()));

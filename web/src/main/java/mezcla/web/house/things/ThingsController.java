@@ -167,6 +167,9 @@ class ThingsController {
                 holds.put(reel, count);
             }
         }
+        if (holds.isEmpty() && errors.none()) {
+            errors.add("holds" + FilmFormat.Reel.R135, Refusal.of(new FormObjection.ReelsMissing()));
+        }
         return holds;
     }
 

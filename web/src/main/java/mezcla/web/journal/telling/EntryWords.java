@@ -215,10 +215,10 @@ public final class EntryWords implements EntryVisitor<String> {
     @Override
     public String runLogged(RunLogged run) {
         String what = run.abandoned() == null
-                ? "Ran " + film(run.rolls()) + ". " + times(run.baths(), planned(run))
+                ? "Ran " + film(run.rolls()) + process(run.baths()) + ". " + times(run.baths(), planned(run))
                 : "Gave up a run of %s, which had reached %s. %s"
                         .formatted(
-                                film(run.rolls()),
+                                film(run.rolls()) + process(run.baths()),
                                 run.baths().stream().map(this::reached).collect(Collectors.joining(", ")),
                                 run.abandoned());
         String wrong = run.accidents().stream()
@@ -247,7 +247,8 @@ public final class EntryWords implements EntryVisitor<String> {
 
     @Override
     public String runStarted(RunStarted start) {
-        return "Started " + film(start.rolls()) + ". Planned: " + times(start.baths(), Map.of());
+        return "Started " + film(start.rolls()) + process(start.baths()) + ". Planned: "
+                + times(start.baths(), Map.of());
     }
 
     @Override
@@ -476,6 +477,15 @@ public final class EntryWords implements EntryVisitor<String> {
                         .collect(Collectors.joining(", "))
                 + (stops == 0 ? "" : ", pushed " + Figures.stops(stops))
                 + (rolls.stream().anyMatch(Roll::irreplaceable) ? ", irreplaceable" : "");
+    }
+
+    /** Which process the film went through, as its baths say. */
+    private String process(List<RunBath> baths) {
+        return baths.stream()
+                .flatMap(bath -> book.mixed(bath.fillId()).stream())
+                .findFirst()
+                .map(fill -> ", " + Figures.within(fill.leaflet().process().name()))
+                .orElse("");
     }
 
     private String reached(RunBath bath) {

@@ -14,6 +14,16 @@ interface UsualWayMapper {
     @Nullable
     String ofRun(@Param("started") long started);
 
+    /** How a run was done, and in which tank; null for one of which nobody knows. */
+    record ChosenRow(String choices, @Nullable Long tankId) {}
+
+    @Select("SELECT choices, tank_id FROM run_chosen WHERE run = #{run}")
+    @Nullable
+    ChosenRow chosen(@Param("run") long run);
+
+    @Insert("INSERT INTO run_chosen (run, choices, tank_id) VALUES (#{run}, #{choices}, #{tankId})")
+    void choose(@Param("run") long run, @Param("choices") String choices, @Param("tankId") @Nullable Long tankId);
+
     @Insert(
             """
             INSERT INTO house_way (process, choices, set_by, set_at) VALUES (#{process}, #{choices}, #{by}, #{at})

@@ -4,10 +4,10 @@ import java.time.Clock;
 import java.util.Comparator;
 import java.util.Optional;
 import java.util.stream.Stream;
+import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.HouseDecided;
 import mezcla.log.RunLogged;
-import mezcla.log.RunStarted;
 import mezcla.processing.RunSteps;
 import mezcla.web.access.SignedIn;
 import mezcla.web.decided.BringsBack;
@@ -40,19 +40,44 @@ public class UsualWays implements BringsBack {
      * A way to do a run.
      *
      * @param choices what it is
+     * @param tankId the tank; null where none is usual
      * @param whose in words; empty for as the leaflet says
      */
-    public record Usual(RunSteps.Choices choices, String whose) {}
+    public record Usual(RunSteps.Choices choices, @Nullable Long tankId, String whose) {}
 
-    /** How a member begins to plan a run of a process. */
+    /** How a member begins to plan a run of a process: as they did their last one, logged as done or played. */
     @Transactional(readOnly = true)
     public Usual of(SignedIn member, FilmProcess process) {
-        Optional<Usual> last = last(member, process)
-                .map(mapper::ofRun)
-                .map(choices -> new Usual(read(choices), "As in your last run"));
-        String house = mapper.houseWay(process.key());
-        return last.orElseGet(() ->
-                house == null ? new Usual(RunSteps.Choices.USUAL, "") : new Usual(read(house), "The way of the house"));
+        return last(member, process).flatMap(this::chosen).orElseGet(() -> {
+            String house = mapper.houseWay(process.key());
+            return house == null
+                    ? new Usual(RunSteps.Choices.USUAL, null, "")
+                    : new Usual(read(house), null, "The way of the house");
+        });
+    }
+
+    private Optional<Usual> chosen(long run) {
+        UsualWayMapper.ChosenRow row = mapper.chosen(run);
+        if (row != null) {
+            return Optional.of(new Usual(read(row.choices()), row.tankId(), "As in your last run"));
+        }
+        return Optional.ofNullable(mapper.ofRun(run))
+                .map(choices -> new Usual(read(choices), null, "As in your last run"));
+    }
+
+    /** Whether a member's next plan begins with what they chose for their last run. */
+    @Transactional(readOnly = true)
+    public boolean remembers(SignedIn member) {
+        return log.state().batches().values().stream()
+                .map(BatchState::process)
+                .distinct()
+                .anyMatch(process -> last(member, process).flatMap(this::chosen).isPresent());
+    }
+
+    /** Keeps how a run was done, by the row with which it was started or logged as done. */
+    @Transactional
+    public void ran(long run, RunSteps.Choices choices, long tankId) {
+        mapper.choose(run, json.writeValueAsString(choices), tankId);
     }
 
     /** Times of single steps are of one run alone. */
@@ -60,26 +85,24 @@ public class UsualWays implements BringsBack {
         return json.readValue(choices, RunSteps.Choices.class).withoutTimes();
     }
 
+    /** The row by which the member's last run is known: that with which it was started, or logged as done. */
     private Optional<Long> last(SignedIn member, FilmProcess process) {
         return log.state().batches().values().stream()
                 .filter(batch -> batch.process().equals(process))
                 .flatMap(batch -> Stream.concat(
                         batch.runs().stream()
                                 .filter(run -> run.stamp().memberId() == member.id())
-                                .map(RunLogged::started),
+                                .map(UsualWays::known),
                         batch.inUse().stream()
                                 .filter(start -> start.stamp().memberId() == member.id())
-                                .map(UsualWays::sequence)))
-                .filter(UsualWays::isKnown)
+                                .map(start -> start.stamp().sequence())))
+                .filter(run -> mapper.chosen(run) != null || mapper.ofRun(run) != null)
                 .max(Comparator.naturalOrder());
     }
 
-    private static Long sequence(RunStarted start) {
-        return start.stamp().sequence();
-    }
-
-    private static boolean isKnown(@Nullable Long started) {
-        return started != null;
+    private static Long known(RunLogged run) {
+        Long started = run.started();
+        return started == null ? Long.valueOf(run.stamp().sequence()) : started;
     }
 
     /** Keeps how the house does runs of a process from now on. */

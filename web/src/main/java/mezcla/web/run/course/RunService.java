@@ -31,6 +31,7 @@ import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
+import mezcla.verdict.OneLoad;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.access.SignedIn;
@@ -45,6 +46,7 @@ import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
 import mezcla.web.probe.ProbeService;
 import mezcla.web.ribbon.RibbonService;
+import mezcla.web.ribbon.usual.UsualWays;
 import mezcla.web.shelf.ShelfView;
 import mezcla.web.shelf.WaysOut;
 import mezcla.web.warm.WarmService;
@@ -63,6 +65,7 @@ public class RunService {
     private final WarmService warm;
     private final ProbeService probes;
     private final HouseAccounts accounts;
+    private final UsualWays usual;
     private final LogClock clock;
 
     RunService(
@@ -73,7 +76,9 @@ public class RunService {
             RibbonService ribbon,
             WarmService warm,
             ProbeService probes,
-            HouseAccounts accounts) {
+            HouseAccounts accounts,
+            UsualWays usual) {
+        this.usual = usual;
         this.accounts = accounts;
         this.ribbon = ribbon;
         this.warm = warm;
@@ -89,7 +94,7 @@ public class RunService {
     public List<RunPlan> possible() {
         RunQuestion question = planning.nextRoll();
         return log.state().standing().stream()
-                .map(batch -> RunPlan.of(batch, question.asUsed(batch)))
+                .map(batch -> RunPlan.of(batch, planning.asUsed(question, batch)))
                 .sorted(Comparator.comparing(RunPlan::fits).reversed())
                 .toList();
     }
@@ -110,8 +115,14 @@ public class RunService {
      * @param rolls the film
      * @param tank the tank as it is used
      * @param celsius how warm the warmed baths are, in °C; null for as printed
+     * @param passed the row with which what belongs to one load was passed on purpose; 0 for none
      */
-    public record Asked(List<Roll> rolls, Tank tank, @Nullable Double celsius) {}
+    public record Asked(List<Roll> rolls, Tank tank, @Nullable Double celsius, long passed) {
+        /** A load of which nothing was passed. */
+        public Asked(List<Roll> rolls, Tank tank, @Nullable Double celsius) {
+            this(rolls, tank, celsius, 0);
+        }
+    }
 
     /**
      * What watches a run.
@@ -136,7 +147,10 @@ public class RunService {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
         if (when == null) {
-            return RunPlan.of(batch, question(asked, clock.instant()));
+            return RunPlan.of(
+                    batch,
+                    question(asked, clock.instant())
+                            .passingOneLoad(OneLoad.isPassed(book.about(batchId), asked.passed())));
         }
         Instant at = batch.runAt(when, clock.instant());
         return RunPlan.of(LogState.foldUntil(book.about(batchId), at).batch(batchId), question(asked, at));
@@ -153,8 +167,19 @@ public class RunService {
                         log.book(),
                         plan.question(),
                         houses.tanks(),
-                        plan.batch().process().key())
+                        plan.batch().process().key(),
+                        plan.batch().id())
                 .views();
+    }
+
+    /** Whether film of more than one process could be run now, so that a run asks which this is (rules, section 14). */
+    @Transactional(readOnly = true)
+    public boolean hasSeveralProcesses() {
+        return log.state().standing().stream()
+                        .map(BatchState::process)
+                        .distinct()
+                        .count()
+                > 1;
     }
 
     /** The last row of the log, so that a plan can tell whether anything was added since it was shown. */
@@ -232,6 +257,7 @@ public class RunService {
         Long probeId = probe.simulated() == null
                 ? probe.probeId()
                 : Long.valueOf(warm.simulateWarm(who, batchId, probe.simulated()));
+        usual.ran(started, choices, asked.tank().id());
         ribbon.begin(
                 started,
                 choices,
@@ -404,17 +430,25 @@ public class RunService {
     }
 
     /**
-     * Passes the limits that hold a run back, on purpose.
+     * Passes the limits that hold a run back, on purpose. What belongs to the bath stays passed; what belongs to one load is
+     * passed for the next run alone.
      *
+     * @return the row that passes what belongs to this load; 0 where nothing does
      * @throws Refusal {@code nothing-to-override} where no limit does, or something else speaks against it
      */
     @Transactional
-    public void override(SignedIn who, long batchId, Asked asked, String reason) {
+    public long override(SignedIn who, long batchId, Asked asked, String reason) {
         Map<Long, List<String>> limits = plan(batchId, asked, null).overridable();
         if (limits.isEmpty()) {
             throw Refusal.of(new FormObjection.NothingToOverride());
         }
-        limits.forEach((fill, codes) -> log.add(who, stamp -> new LimitOverridden(stamp, fill, codes, reason)));
+        long passed = 0;
+        for (Map.Entry<Long, List<String>> each : limits.entrySet()) {
+            LimitOverridden row =
+                    log.add(who, stamp -> new LimitOverridden(stamp, each.getKey(), each.getValue(), reason));
+            passed = OneLoad.isPassedBy(row) ? row.stamp().sequence() : passed;
+        }
+        return passed;
     }
 
     /**
@@ -461,7 +495,9 @@ public class RunService {
             throw Refusal.of(plan.objections().get(0));
         }
         List<RunBath> baths = done ? plan.asDone(choices) : plan.asRunBaths(choices);
-        return add(who, clock.instant(), false, plan, baths, asked.tank().turning(), really);
+        long logged = add(who, clock.instant(), false, plan, baths, asked.tank().turning(), really);
+        usual.ran(logged, choices, asked.tank().id());
+        return logged;
     }
 
     /**
@@ -473,15 +509,22 @@ public class RunService {
      * @param asked what was run
      * @param when when it was run
      * @param about whether that is remembered rather than noted
+     * @param choices how it was done
      * @param really reads what each bath really had
      * @return its sequence in the log
      * @throws Refusal {@code in-the-future}, {@code before-mixing}, {@code unknown-batch} or {@code batch-ended}
      */
     @Transactional
     public long logEarlier(
-            SignedIn who, long batchId, Asked asked, Instant when, boolean about, UnaryOperator<RunBath> really) {
+            SignedIn who,
+            long batchId,
+            Asked asked,
+            Instant when,
+            boolean about,
+            RunSteps.Choices choices,
+            UnaryOperator<RunBath> really) {
         RunPlan plan = plan(batchId, asked, when);
-        return add(
+        long logged = add(
                 who,
                 log.state().batch(batchId).runAt(when, clock.instant()),
                 about,
@@ -489,6 +532,8 @@ public class RunService {
                 plan.asRunBaths(),
                 asked.tank().turning(),
                 bath -> really.apply(bath.really(null, bath.celsius())));
+        usual.ran(logged, choices, asked.tank().id());
+        return logged;
     }
 
     private long add(

@@ -12,8 +12,8 @@ import java.util.stream.Collectors;
 import mezcla.log.Roll;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
-import mezcla.processing.TankFit;
 import mezcla.verdict.Evening;
+import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
@@ -63,18 +63,21 @@ public class EveningService {
     /**
      * Plans a load after those that are planned already.
      *
-     * @throws Refusal {@code unknown-batch}, {@code too-many-loads}, or that its film does not fit its tank
+     * @throws Refusal {@code unknown-batch}, {@code too-many-loads}, {@code tested-first} for film that cannot be made again
+     *     in a batch that is to be tested, or that its film does not fit its tank
      */
     @Transactional
     public void add(SignedIn who, long batchId, List<Roll> rolls, Tank tank, RunForm form) {
         if (rows().size() >= MOST_LOADS) {
             throw Refusal.of(new FormObjection.TooManyLoads(MOST_LOADS));
         }
-        TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList())
-                .objection()
-                .ifPresent(objection -> {
-                    throw Refusal.of(objection);
-                });
+        tank.fit(rolls).objection().ifPresent(objection -> {
+            throw Refusal.of(objection);
+        });
+        RunPlan plan = RunPlan.of(log.state().batch(batchId), planning.question(rolls, tank));
+        if (plan.question().irreplaceable() && plan.asksForTest()) {
+            throw Refusal.of(new FormObjection.TestedFirst());
+        }
         mapper.add(
                 who.id(),
                 log.state().batch(batchId).id(),

@@ -7,8 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 import mezcla.measure.ProcessingTime;
 import mezcla.verdict.Evening;
+import mezcla.verdict.State;
 import mezcla.web.drawing.plot.EveningDrawing;
 import mezcla.web.journal.telling.EntryWords;
+import mezcla.web.shelf.CrateView;
 import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
 import org.jspecify.annotations.Nullable;
@@ -38,6 +40,8 @@ public record EveningView(
      * @param developer how long it takes; null where there is no answer
      * @param longer how that differs from the load before with the same batch; empty for no difference
      * @param total how long it all takes
+     * @param test why the batch is to be tested first; empty where it need not be
+     * @param process what film it is for
      * @param refusals what speaks against it
      * @param query what its page's address carries
      */
@@ -52,6 +56,8 @@ public record EveningView(
             @Nullable String developer,
             String longer,
             String total,
+            List<String> test,
+            String process,
             List<String> refusals,
             String query) {}
 
@@ -120,8 +126,15 @@ public record EveningView(
                 seconds == null ? null : ProcessingTime.ofSeconds(seconds).toString(),
                 longer(all.subList(0, place), load, seconds),
                 Figures.clock(load.steps().schedule().totalSeconds()),
+                load.plan().isToBeTested()
+                        ? load.plan().verdict().reasons().stream()
+                                .filter(reason -> reason.code().state() == State.CHECK)
+                                .map(reason -> CrateView.sentence(load.plan(), reason))
+                                .toList()
+                        : List.of(),
+                load.plan().batch().process().name(),
                 load.plan().objections().stream().map(ObjectionWords::of).toList(),
-                planned.kept().query());
+                planned.kept().query(load.plan().batch().process()));
     }
 
     private static @Nullable Integer developer(Evening.Load load) {

@@ -1,6 +1,7 @@
 package mezcla.web.run.evening;
 
 import java.util.List;
+import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.processing.RunSteps;
 import mezcla.web.run.plan.RunForm;
@@ -40,10 +41,11 @@ record PlannedLoad(
         return JSON.writeValueAsString(this);
     }
 
-    /** The address of the plan of this load, after the batch's. */
-    String query() {
+    /** The address of the plan of this load, after the batch's; which film it is was said when it was planned. */
+    String query(FilmProcess process) {
         RunForm form = new RunForm();
         form.beginWith(rolls);
+        form.setProcess(process.key());
         form.setTank(Long.toString(tankId));
         form.choose(choices);
         form.setProbe(probe);

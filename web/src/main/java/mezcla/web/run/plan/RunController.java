@@ -6,8 +6,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.UnaryOperator;
+import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.log.RunBath;
+import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
@@ -16,6 +18,7 @@ import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.ribbon.usual.UsualWays;
 import mezcla.web.run.course.RunService;
@@ -42,6 +45,7 @@ class RunController {
     private final RunPages pages;
     private final LogClock clock;
     private final UsualWays usual;
+    private final Planning planning;
 
     RunController(
             RunService runs,
@@ -50,7 +54,9 @@ class RunController {
             LogClock clock,
             EveningService evenings,
             RunPages pages,
-            UsualWays usual) {
+            UsualWays usual,
+            Planning planning) {
+        this.planning = planning;
         this.usual = usual;
         this.evenings = evenings;
         this.pages = pages;
@@ -74,13 +80,16 @@ class RunController {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
         }
+        UsualWays.Usual way = usual.of(member, runs.batch(id).process());
         if (!RunForm.choosesIn(typed)) {
-            form.choose(usual.of(member, runs.batch(id).process()).choices());
+            form.choose(way.choices());
         }
         if (form.getFilm().isEmpty()) {
-            form.beginWith(member.owner(), form.getTank().isEmpty() ? smallestTank() : form.getTank());
-        } else if (form.getTank().isEmpty()) {
-            form.setTank(smallestTank());
+            form.beginWith(member.owner(), form.getTank());
+        }
+        form.ownedBy(member.owner());
+        if (form.getTank().isEmpty()) {
+            form.setTank(tankFor(form, id, way));
         }
         form.ownedBy(member.owner());
         return page(id, form, member, new FieldErrors(), false);
@@ -113,13 +122,34 @@ class RunController {
         if (when == null && !form.isAbout()) {
             return runs.log(member, id, asked, form.choices(), form.isDone(), really);
         }
-        return runs.logEarlier(member, id, asked, when == null ? clock.instant() : when, form.isAbout(), really);
+        return runs.logEarlier(
+                member, id, asked, when == null ? clock.instant() : when, form.isAbout(), form.choices(), really);
     }
 
     @PostMapping("/batches/{id}/starts")
     ModelAndView start(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, asked -> "/runs/" + start(member, id, asked, form) + "/ribbon");
+        return sent(id, form, member, asked -> {
+            refuseUnknownFilm(id, form, asked.rolls());
+            return "/runs/" + start(member, id, asked, form) + "/ribbon";
+        });
+    }
+
+    /** Film of which nobody said what it is, or that is not made for this, is asked about first (rules, section 14). */
+    private void refuseUnknownFilm(long id, RunForm form, List<Roll> rolls) {
+        if (form.isFilmTypeMissing() && runs.hasSeveralProcesses()) {
+            throw Refusal.of(new FormObjection.FilmTypeMissing());
+        }
+        rolls.stream()
+                .map(Roll::film)
+                .filter(film -> film != null && film.madeFor() != null && !form.isCross())
+                .findFirst()
+                .ifPresent(film -> {
+                    throw Refusal.of(new FormObjection.AnotherProcess(
+                            FilmProcess.of(Objects.requireNonNull(film.madeFor()))
+                                    .name(),
+                            runs.batch(id).process().name()));
+                });
     }
 
     private long start(SignedIn member, long id, RunService.Asked asked, RunForm form) {
@@ -132,6 +162,7 @@ class RunController {
     ModelAndView load(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
         return sent(id, form, member, asked -> {
+            refuseUnknownFilm(id, form, asked.rolls());
             evenings.add(member, id, asked.rolls(), asked.tank(), form);
             return "/evening?planned";
         });
@@ -152,11 +183,12 @@ class RunController {
     ModelAndView override(
             @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
         return sent(id, form, member, asked -> {
-            runs.override(
+            long passed = runs.override(
                     member,
                     id,
                     asked,
                     TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.OverrideReasonMissing()));
+            form.setPassed(passed == 0 ? "" : Long.toString(passed));
             return "/batches/" + id + "/run?" + form.query() + "&formKey=" + forms.newKey();
         });
     }
@@ -178,7 +210,7 @@ class RunController {
         return forms.answer(
                 errors,
                 form.getFormKey(),
-                () -> act.on(new RunService.Asked(rolls, Objects.requireNonNull(tank), celsius)),
+                () -> act.on(new RunService.Asked(rolls, Objects.requireNonNull(tank), celsius, form.passedRow())),
                 objection -> {
                     movedOn.set(objection instanceof FormObjection.MovedOn);
                     return RunPages.fieldOf(objection);
@@ -190,9 +222,15 @@ class RunController {
         return PageView.of("run/run", pages.plan(id, form, member, errors, movedOn), errors);
     }
 
-    private String smallestTank() {
+    /** The tank of the member's last run, unless the film does not go into it; then the smallest that it goes into. */
+    private String tankFor(RunForm form, long id, UsualWays.Usual way) {
+        List<Roll> rolls = form.rolls(new FieldErrors(), runs.batch(id).process());
         return houses.tanks().stream()
+                .filter(tank -> Long.valueOf(tank.id()).equals(way.tankId()))
+                .filter(tank -> tank.fit(rolls).objection().isEmpty())
                 .findFirst()
+                .or(() -> planning.smallestFor(rolls))
+                .or(() -> houses.tanks().stream().findFirst())
                 .map(tank -> Long.toString(tank.id()))
                 .orElse("");
     }

@@ -45,6 +45,9 @@ public class RunForm extends FilmForm {
     private String probe = "";
     private String load = "";
     private String celsius = "";
+    private boolean filmTypeAsked;
+    private boolean cross;
+    private String passed = "";
     private Map<String, String> took = new HashMap<>();
 
     /** Whether an address says how a run is done; that a tank is moved as printed is said of any. */
@@ -202,7 +205,10 @@ public class RunForm extends FilmForm {
                         .queryParam("celsius", celsius)
                         .encode()
                         .build()
-                        .getQuery();
+                        .getQuery()
+                + (cross ? "&cross=true" : "")
+                + (passedRow() == 0 ? "" : "&passed=" + passedRow())
+                + (load.isEmpty() ? "" : "&load=" + loadId());
     }
 
     /** What watches the temperature: the id of a probe, or a stand-in by what goes wrong with it. */
@@ -247,6 +253,46 @@ public class RunForm extends FilmForm {
     /** Whether any time was typed that a bath really had. */
     public boolean tookTyped() {
         return took.values().stream().anyMatch(typed -> !typed.isBlank());
+    }
+
+    /** Whether the form asked which film it is, and nobody said. */
+    boolean isFilmTypeMissing() {
+        return filmTypeAsked && getMadeFor().isBlank();
+    }
+
+    @Override
+    public void setMadeFor(String madeFor) {
+        filmTypeAsked = true;
+        super.setMadeFor(madeFor);
+    }
+
+    /** The process that the Shelf was asked about says which film it is. */
+    public void setProcess(String process) {
+        if (getMadeFor().isBlank() && !process.isBlank()) {
+            setMadeFor(process);
+        }
+    }
+
+    /** Whether film goes through another process than it is made for on purpose. */
+    public boolean isCross() {
+        return cross;
+    }
+
+    public void setCross(boolean cross) {
+        this.cross = cross;
+    }
+
+    /** The row with which what belongs to this load was passed on purpose; empty for none. */
+    public String getPassed() {
+        return passed;
+    }
+
+    public void setPassed(String passed) {
+        this.passed = passed;
+    }
+
+    long passedRow() {
+        return passed.matches("[0-9]{1,18}") ? Long.parseLong(passed) : 0;
     }
 
     /** How warm the baths are; empty for as printed. */

@@ -28,6 +28,7 @@ import mezcla.web.ribbon.usual.UsualWays;
 import mezcla.web.run.course.RunService;
 import mezcla.web.run.evening.EveningService;
 import mezcla.web.run.underway.UnderWayView;
+import mezcla.web.run.ways.WaysView;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shelf.ShelfView;
 import mezcla.web.warm.WarmService;
@@ -38,7 +39,8 @@ import org.springframework.stereotype.Service;
 /** Puts the pages of the Run together; each within the one read transaction of its page. */
 @Service
 class RunPages {
-    private static final Beside FIELDS = Beside.field("run").or("push", "tank", "steps", "probe", "when", "why");
+    private static final Beside FIELDS =
+            Beside.field("run").or("push", "tank", "steps", "probe", "when", "why", "madeFor");
 
     private final RunService runs;
     private final HouseService houses;
@@ -104,6 +106,9 @@ class RunPages {
      * @param already what the form led to, where it was sent before
      * @param simulated the stand-ins for a probe that warm this batch up
      * @param loads how many loads the member has planned for the evening
+     * @param test what a batch that is to be tested wants first; null for one that is not
+     * @param testKey the key of the form that logs a clip
+     * @param severalProcesses whether film of more than one process could be run now
      */
     record Plan(
             @Nullable StepsView steps,
@@ -127,7 +132,10 @@ class RunPages {
             String whose,
             List<ShelfView.WayOutView> waysOut,
             List<WaysView.SingleStep> single,
-            String singleErrors) {}
+            String singleErrors,
+            @Nullable TestFirst test,
+            String testKey,
+            boolean severalProcesses) {}
 
     /** The field of the form that an objection stands beside. */
     static String fieldOf(Objection objection) {
@@ -153,7 +161,7 @@ class RunPages {
                         () -> runs.plan(
                                 id,
                                 new RunService.Asked(
-                                        rolls, tank.moved(form.choices().movement()), celsius),
+                                        rolls, tank.moved(form.choices().movement()), celsius, form.passedRow()),
                                 form.moment(houses.house())));
         if (plan != null) {
             plan.objections().stream()
@@ -199,7 +207,10 @@ class RunPages {
                 WaysView.steps(runs.batch(id).leaflet()),
                 WaysView.steps(runs.batch(id).leaflet()).stream()
                         .map(step -> ",#step-" + step.key() + "-error")
-                        .collect(Collectors.joining()));
+                        .collect(Collectors.joining()),
+                plan == null || !form.getWhen().isEmpty() ? null : TestFirst.of(plan),
+                forms.newKey(),
+                runs.hasSeveralProcesses());
     }
 
     /** Whose way the form shows, in words; empty where it is nobody's. */

@@ -66,8 +66,9 @@ public record UnderWayView(
                 .filter(bath -> bath.fillId() == developer)
                 .map(bath -> bath(run.batch(), bath))
                 .findFirst()
-                .map(bath -> bath.name() + " for " + bath.planned())
-                .orElse("A run under way");
+                .map(bath -> "%s: %s for %s"
+                        .formatted(run.batch().process().name(), Figures.within(bath.name()), bath.planned()))
+                .orElse(run.batch().process().name() + ": a run under way");
     }
 
     private static RunBathView bath(BatchState batch, RunBath planned) {

@@ -1,4 +1,4 @@
-package mezcla.web.run.plan;
+package mezcla.web.run.ways;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -45,7 +45,7 @@ public record WaysView(
 
     private static final How LEFT_OUT = new How("OUT", "left out");
 
-    static WaysView of(Leaflet leaflet, List<Roll> rolls, Tank tank, Movement movement) {
+    public static WaysView of(Leaflet leaflet, List<Roll> rolls, Tank tank, Movement movement) {
         PrintedWays printed = PrintedWays.of(leaflet);
         ProcessStep preSoak = printed.preSoak();
         Bath finalRinse = printed.finalRinse();
@@ -69,7 +69,7 @@ public record WaysView(
     }
 
     /** The printed steps, one by one, and what can be changed of each. */
-    static List<SingleStep> steps(Leaflet leaflet) {
+    public static List<SingleStep> steps(Leaflet leaflet) {
         List<String> keys = RunSteps.keys(leaflet);
         List<SingleStep> steps = new ArrayList<>();
         List<ProcessStep> printed = RunSteps.printed(leaflet);
@@ -154,7 +154,7 @@ public record WaysView(
                                         ? " by hand; nobody has said how much on a rotary base"
                                         : " on a rotary base");
         if (tank.holds().isEmpty()) {
-            return takes + " The House page does not say which reels it holds.";
+            return takes + " Nobody has said which reels it takes.";
         }
         TankFit fit = TankFit.of(tank.holds(), rolls.stream().map(Roll::format).toList());
         String holds = " It holds %s.".formatted(TankWords.holds(tank.holds()));
