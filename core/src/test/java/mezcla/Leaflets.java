@@ -2,6 +2,8 @@ package mezcla;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import mezcla.leaflet.Addition;
@@ -16,6 +18,7 @@ import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
+import mezcla.measure.Volume;
 import org.jspecify.annotations.Nullable;
 
 /** Invented leaflets for tests. */
@@ -80,6 +83,82 @@ public final class Leaflets {
                     null,
                     null);
         });
+    }
+
+    /** Two sachets without a weight, each of which makes a litre of one bath in water of 38 °C. */
+    public static Leaflet sachets() {
+        Leaflet plain = negative();
+        Map<String, String> sachet = Map.of("dev", "a", "bx", "b");
+        List<Bath> baths = plain.baths().stream()
+                .map(bath -> recipe(
+                        bath,
+                        new Recipe(
+                                Recipe.Mode.TOP_UP,
+                                1000,
+                                750,
+                                new MixingTemperature(null, 38, null),
+                                List.of(new Addition(
+                                        Objects.requireNonNull(sachet.get(bath.key())),
+                                        1,
+                                        Unit.SACHET,
+                                        Addition.Care.NORMAL,
+                                        null,
+                                        null)))))
+                .toList();
+        return new Leaflet(
+                "test-sachets",
+                1,
+                "Test Sachets 1 L",
+                "Nobody",
+                plain.process(),
+                null,
+                1000,
+                List.of(
+                        new Part("a", "Developer", 1, Unit.SACHET, false, null, null, null),
+                        new Part("b", "Bleach-fix", 1, Unit.SACHET, false, null, null, null)),
+                baths,
+                plain.steps(),
+                plain.examples());
+    }
+
+    /** The negative leaflet as a US quart: the same parts fill 32 fl oz. */
+    public static Leaflet quart() {
+        double quartMl = Volume.parse("32 fl oz", Volume.Unit.ML).ml();
+        Leaflet plain = withBaths(
+                negative(),
+                bath -> recipe(
+                        bath,
+                        new Recipe(
+                                Recipe.Mode.TOP_UP,
+                                quartMl,
+                                bath.recipe().startWaterMl() * quartMl / 1000,
+                                bath.recipe().mixingC(),
+                                bath.recipe().additions())));
+        return new Leaflet(
+                "test-quart",
+                1,
+                "Test Quart",
+                "Nobody",
+                plain.process(),
+                null,
+                quartMl,
+                plain.parts(),
+                plain.baths(),
+                plain.steps(),
+                plain.examples());
+    }
+
+    private static Bath recipe(Bath bath, Recipe recipe) {
+        return new Bath(
+                bath.key(),
+                bath.role(),
+                recipe,
+                bath.timing(),
+                bath.capacityForMl(),
+                bath.capacity(),
+                bath.lifeDays(),
+                null,
+                null);
     }
 
     private static Leaflet negative(int version) {

@@ -34,6 +34,7 @@ import mezcla.batch.Wear;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
@@ -44,6 +45,7 @@ import mezcla.log.Sign;
 import mezcla.measure.Refusal;
 import mezcla.mixing.KitSplit;
 import mezcla.mixing.MixPlan;
+import mezcla.mixing.MixWarmth;
 import mezcla.mixing.Strength;
 import mezcla.mixing.Tool;
 import mezcla.mixing.ToolChoice;
@@ -92,6 +94,7 @@ public class WorkedCasesTest {
         checks.put("kit-split", this::kitSplit);
         checks.put("water-blend", this::waterBlend);
         checks.put("tool-choice", this::toolChoice);
+        checks.put("mix-temperature", this::mixTemperature);
         checks.put("cost", this::cost);
         checks.put("verdict", this::verdict);
         checks.put("effective-age", this::effectiveAge);
@@ -424,6 +427,21 @@ public class WorkedCasesTest {
                 given.get("coldC").asDouble());
         assertNumber("hotMl", blend.hotMl(), worked.expect().get("hotMl"), 1e-6);
         assertNumber("coldMl", blend.coldMl(), worked.expect().get("coldMl"), 1e-6);
+    }
+
+    private void mixTemperature(Case worked) {
+        JsonNode given = worked.given();
+        double measured = given.get("measuredC").asDouble();
+        MixWarmth warmth = MixWarmth.of(new MixingTemperature(
+                given.get("lowC").isNull() ? null : given.get("lowC").asDouble(),
+                given.get("targetC").asDouble(),
+                given.get("highC").isNull() ? null : given.get("highC").asDouble()));
+        assertThat(warmth.of(measured)
+                        .map(said -> said.name().toLowerCase(Locale.ROOT).replace('_', '-'))
+                        .orElse(null))
+                .isEqualTo(worked.expect().get("said").asString(null));
+        assertThat(warmth.isOff(measured, given.get("powder").asBoolean()) ? "mixed-off-temperature" : null)
+                .isEqualTo(worked.expect().get("flag").asString(null));
     }
 
     private void toolChoice(Case worked) {

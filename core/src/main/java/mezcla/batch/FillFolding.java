@@ -74,8 +74,7 @@ final class FillFolding {
         this.about = stamp.about() || before != null;
         this.kept = new FillState.Kept(mixed.bottle(), null, AirKept.NOTHING, stamp.happenedAt());
         Strength strength = Mixture.strength(bath.recipe(), mixed.uses(), mixed.volumeMl());
-        this.mixture =
-                new Mixture(strength.weakest(), strength.strongest(), strength.weak(), strength.strong(), oldParts);
+        this.mixture = Mixture.of(strength, oldParts, Mixture.isOffTemperature(leaflet, bath, mixed.mixedC()));
         this.wear = Wear.fresh(mixed.volumeMl(), strength.chemistryMl());
         if (before != null && bath.oneShot() == null) {
             wear = wear.afterRun(before.rolls(), before.rolls(), bath.capacityForMl(), 0);

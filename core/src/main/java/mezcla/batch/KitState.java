@@ -154,7 +154,7 @@ public record KitState(
 
     /**
      * The volume that a mix begins with, in ml: a litre, or as much as it still makes (<em>house</em>); all of it where
-     * something in it only goes in whole.
+     * something in it only goes in whole. It is exact, so that whoever mixes all of a kit empties its bottles.
      */
     public double usualVolumeMl() {
         List<String> taking = complete().stream()
@@ -166,7 +166,16 @@ public record KitState(
         if (whole && Slack.reaches(largest, LEAST_ML)) {
             return largest;
         }
-        return largest < LEAST_ML || largest > USUAL_ML ? USUAL_ML : Math.floor(largest + 1e-6);
+        return largest < LEAST_ML || largest > USUAL_ML ? USUAL_ML : largest;
+    }
+
+    /** How much of every bath that takes parts it makes, in ml; 0 where none does. */
+    public double allMl() {
+        List<String> taking = complete().stream()
+                .filter(bath -> !bath.recipe().additions().isEmpty())
+                .map(Bath::key)
+                .toList();
+        return taking.isEmpty() ? 0 : makesMl(taking);
     }
 
     /**

@@ -4,9 +4,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import mezcla.leaflet.Bath;
+import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Recipe;
 import mezcla.log.PartUse;
+import mezcla.mixing.MixWarmth;
 import mezcla.mixing.Strength;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a fill was mixed of, beside its sheet (rules, 3.4 and 3.7).
@@ -16,19 +21,33 @@ import mezcla.mixing.Strength;
  * @param weak whether a part is weaker than its care allows
  * @param strong whether a part is stronger than its care allows
  * @param oldParts whether a part was past its printed life when it went in
+ * @param offTemperature whether powder went into water that was colder than its sheet allows
  */
-public record Mixture(double weakest, double strongest, boolean weak, boolean strong, boolean oldParts) {
+public record Mixture(
+        double weakest, double strongest, boolean weak, boolean strong, boolean oldParts, boolean offTemperature) {
     /** As its sheet says, from parts that were good. */
-    public static final Mixture AS_PRINTED = new Mixture(1, 1, false, false, false);
+    public static final Mixture AS_PRINTED = new Mixture(1, 1, false, false, false, false);
 
-    /** What a strength and the age of parts make of a fill. */
-    public static Mixture of(Strength strength, boolean oldParts) {
-        return new Mixture(strength.weakest(), strength.strongest(), strength.weak(), strength.strong(), oldParts);
+    /** A mix whose temperature was as it should be, or of which nobody knows. */
+    public Mixture(double weakest, double strongest, boolean weak, boolean strong, boolean oldParts) {
+        this(weakest, strongest, weak, strong, oldParts, false);
+    }
+
+    /** What a strength, the age of parts and the temperature make of a fill. */
+    public static Mixture of(Strength strength, boolean oldParts, boolean offTemperature) {
+        return new Mixture(
+                strength.weakest(), strength.strongest(), strength.weak(), strength.strong(), oldParts, offTemperature);
+    }
+
+    /** Whether powder went into water that was too cold for it, by what was measured; null where nobody did (rules, 3.1). */
+    public static boolean isOffTemperature(Leaflet leaflet, Bath bath, @Nullable Double measuredC) {
+        MixingTemperature printed = bath.recipe().mixingC();
+        return printed != null && MixWarmth.of(printed).isOff(measuredC, leaflet.takesPowder(bath));
     }
 
     /** The same with fresh solution in it whose parts may have been old. */
     Mixture with(boolean moreOldParts) {
-        return new Mixture(weakest, strongest, weak, strong, oldParts || moreOldParts);
+        return new Mixture(weakest, strongest, weak, strong, oldParts || moreOldParts, offTemperature);
     }
 
     /**
@@ -56,6 +75,6 @@ public record Mixture(double weakest, double strongest, boolean weak, boolean st
 
     /** Whether nothing about it is other than its sheet says. */
     public boolean asPrinted() {
-        return !weak && !strong && !oldParts;
+        return !weak && !strong && !oldParts && !offTemperature;
     }
 }

@@ -44,9 +44,7 @@ public enum Caution {
     private static Set<Caution> of(Leaflet leaflet, Bath bath) {
         Set<Caution> cautions = EnumSet.noneOf(Caution.class);
         {
-            boolean powder = bath.recipe().additions().stream()
-                    .anyMatch(addition -> leaflet.part(addition.part()).unit() == Unit.G);
-            if (powder) {
+            if (leaflet.takesPowder(bath)) {
                 cautions.add(MASK);
             }
             cautions.addAll(bath.role().nature().cautions());

@@ -211,4 +211,10 @@ public record Leaflet(
                         bath -> 1.0 / taking.size() / bath.recipe().additions().size())
                 .sum();
     }
+
+    /** Whether powder goes into a bath. */
+    public boolean takesPowder(Bath bath) {
+        return bath.recipe().additions().stream()
+                .anyMatch(addition -> part(addition.part()).isPowder());
+    }
 }

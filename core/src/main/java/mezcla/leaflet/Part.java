@@ -1,5 +1,6 @@
 package mezcla.leaflet;
 
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -25,6 +26,13 @@ public record Part(
         @Nullable Double openedDays,
         @Nullable Double inVialsDays,
         @Nullable Double valueShare) {
+    private static final Pattern LIQUID = Pattern.compile("(?i)\\b(liquid|solution|concentrate)\\b");
+
+    /** Whether it is a powder: what is weighed is, and a sachet is unless its name says that it is liquid (rules, section 11). */
+    public boolean isPowder() {
+        return unit == Unit.G || (unit == Unit.SACHET && !LIQUID.matcher(name).find());
+    }
+
     /** A part for whose vials the sheet prints nothing. */
     public Part(
             String key,

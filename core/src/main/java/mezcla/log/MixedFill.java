@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param bottle where it went
  * @param uses what it took from which kit
  * @param before what it had behind it when it was taken over; null for one that was mixed fresh
+ * @param mixedC the temperature that was measured before its parts went in, in °C; null where nobody did
  */
 public record MixedFill(
         long fillId,
@@ -25,7 +26,21 @@ public record MixedFill(
         String volumeTyped,
         Bottle bottle,
         List<PartUse> uses,
-        @Nullable Before before) {
+        @Nullable Before before,
+        @Nullable Double mixedC) {
+    /** A bath of whose mixing nobody measured the temperature. */
+    public MixedFill(
+            long fillId,
+            Leaflet leaflet,
+            String bathKey,
+            double volumeMl,
+            String volumeTyped,
+            Bottle bottle,
+            List<PartUse> uses,
+            @Nullable Before before) {
+        this(fillId, leaflet, bathKey, volumeMl, volumeTyped, bottle, uses, before, null);
+    }
+
     /** Keeps its own list. */
     public MixedFill {
         uses = List.copyOf(uses);

@@ -37,9 +37,9 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
         RINSE_ALL
     }
 
-    /** Whether something is measured in it, so that it can turn out otherwise than planned. */
+    /** Whether it can turn out otherwise than planned: what is measured, and a sachet of which some was spilt. */
     public boolean isMeasured() {
-        return kind == Kind.WATER || kind == Kind.TOP_UP || (kind == Kind.PART && unit().isMeasured());
+        return kind == Kind.WATER || kind == Kind.TOP_UP || kind == Kind.PART;
     }
 
     /** What it is measured in. */
@@ -59,6 +59,13 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
         return List.copyOf(acts);
     }
 
+    /** The acts for one bath alone. */
+    static List<BenchAct> of(String bath, MixPlan mix) {
+        List<BenchAct> acts = new ArrayList<>();
+        bath(acts, bath, mix);
+        return List.copyOf(acts);
+    }
+
     private static void bath(List<BenchAct> acts, String bath, MixPlan mix) {
         if (mix.startWaterMl() > 0) {
             add(acts, bath, Kind.WATER, null, mix.startWaterMl());
@@ -67,7 +74,7 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
             if (planned.amount() > 0) {
                 add(acts, bath, Kind.PART, planned, planned.amount());
                 if (planned.addition().care() == Addition.Care.CRITICAL && mix.topUpMl() > 0) {
-                    add(acts, bath, Kind.RINSE_MEASURE, null, Math.min(RINSE_ML, mix.topUpMl()));
+                    add(acts, bath, Kind.RINSE_MEASURE, null, Math.min(RINSE_ML, mix.topUpMl() / rinses(mix)));
                 }
             }
             Integer wait = planned.addition().waitMinutes();
@@ -82,6 +89,13 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
             add(acts, bath, Kind.TOP_UP, null, mix.finalMl());
         }
         add(acts, bath, Kind.BOTTLE, null, mix.finalMl());
+    }
+
+    /** How many measures are rinsed into a mix; all together with no more water than tops it up. */
+    private static long rinses(MixPlan mix) {
+        return mix.additions().stream()
+                .filter(planned -> planned.amount() > 0 && planned.addition().care() == Addition.Care.CRITICAL)
+                .count();
     }
 
     private static void add(

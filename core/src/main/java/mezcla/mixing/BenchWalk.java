@@ -8,8 +8,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import mezcla.leaflet.LeafletObjection;
 import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -96,6 +98,28 @@ public record BenchWalk(BatchPlan plan, List<BenchAct> acts, Map<Integer, Tick> 
         return poured == null ? act.amount() : poured;
     }
 
+    /**
+     * The temperature that was measured of a bath before anything of its parts went in, in °C; where nobody measured then, the
+     * first that was measured. Null where nobody did.
+     */
+    public @Nullable Double measuredC(String bath) {
+        Double before = null;
+        Double first = null;
+        boolean partsIn = false;
+        for (BenchAct act : acts) {
+            Tick tick = done.get(act.number());
+            if (!act.bath().equals(bath) || tick == null) {
+                continue;
+            }
+            partsIn |= act.kind() == BenchAct.Kind.PART;
+            if (tick.celsius() != null) {
+                first = first == null ? tick.celsius() : first;
+                before = partsIn ? before : tick.celsius();
+            }
+        }
+        return before == null ? first : before;
+    }
+
     /** What has been poured of each part so far, by bath and part; nothing that was not ticked. */
     public Map<String, Map<String, Double>> poured() {
         Map<String, Map<String, Double>> poured = new TreeMap<>();
@@ -104,6 +128,18 @@ public record BenchWalk(BatchPlan plan, List<BenchAct> acts, Map<Integer, Tick> 
                 .forEach(act -> poured.computeIfAbsent(act.bath(), bath -> new TreeMap<>())
                         .merge(part(act), really(act), Double::sum));
         return poured;
+    }
+
+    /** What of sachets did not go into baths although they were emptied, by bath and part. */
+    public Map<String, Map<String, Double>> spilt(Predicate<String> ofBath) {
+        Map<String, Map<String, Double>> spilt = new TreeMap<>();
+        acts.stream()
+                .filter(act -> act.kind() == BenchAct.Kind.PART && !act.unit().isMeasured())
+                .filter(act -> done.containsKey(act.number()) && ofBath.test(act.bath()))
+                .filter(act -> Slack.exceeds(act.amount(), really(act)))
+                .forEach(act -> spilt.computeIfAbsent(act.bath(), bath -> new TreeMap<>())
+                        .merge(part(act), act.amount() - really(act), Double::sum));
+        return spilt;
     }
 
     private static String part(BenchAct act) {

@@ -107,11 +107,12 @@ public record HouseWater(double coldC, double hotC, double roomC) {
         if (start > BOILS_C || start < 0) {
             return Reach.NO_WATER;
         }
-        Double most = mixing == null ? null : mixing.max();
+        MixWarmth warmth = mixing == null ? new MixWarmth(null, null) : MixWarmth.of(mixing);
+        Double most = warmth.mostC();
         if (most != null && start > most + SAME_C) {
             return Reach.ABOVE_MIXING;
         }
-        Double least = mixing == null ? null : mixing.min();
+        Double least = warmth.leastC();
         if (least != null && start < least - SAME_C) {
             return Reach.BELOW_MIXING;
         }

@@ -93,6 +93,9 @@ public record FillVerdict(
         if (stock != null && Slack.exceeds(stock.forSmallestRunMl(), stock.leftMl())) {
             reasons.add(reason(Reason.Code.USED_UP, fill, stock.leftMl(), stock.forSmallestRunMl()));
         }
+        if (stock == null && !Slack.exceeds(fill.chemistryMl(), 0)) {
+            reasons.add(reason(Reason.Code.USED_UP, fill, 0, 0));
+        }
         if (fill.outcome().bad() && fill.role().isDeveloper()) {
             reasons.add(reason(Reason.Code.BAD_RESULT, fill, 0, 0));
         }
@@ -120,6 +123,9 @@ public record FillVerdict(
         }
         if (mixture.oldParts()) {
             reasons.add(reason(Reason.Code.OLD_PARTS, fill, 0, 0));
+        }
+        if (mixture.offTemperature()) {
+            reasons.add(reason(Reason.Code.MIXED_OFF_TEMPERATURE, fill, 0, 0));
         }
     }
 

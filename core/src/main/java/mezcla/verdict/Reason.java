@@ -36,7 +36,7 @@ public record Reason(Code code, String bath, double figure, double limit, LimitO
         SLUDGE("sludge", State.DISCARD),
         /** Heavy cast or grain, put down to the chemistry. */
         BAD_RESULT("bad-result", State.DISCARD),
-        /** A one-shot with too little left for the smallest tank: ml left, ml needed. */
+        /** A one-shot with too little left for the smallest tank, or a bath of which nothing is left: ml left, ml needed. */
         USED_UP("used-up", State.DISCARD),
         /** Rolls done, and the last roll allowed. */
         OVER_ROLLS("over-rolls", State.DISCARD),
@@ -50,6 +50,8 @@ public record Reason(Code code, String bath, double figure, double limit, LimitO
         STRONG_MIX("strong-mix", State.CHECK),
         /** Mixed from parts past their printed life, and nothing has shown yet that it works. */
         OLD_PARTS("old-parts", State.CHECK),
+        /** Powder went into water that was colder than its sheet allows, and nothing has shown yet that it works. */
+        MIXED_OFF_TEMPERATURE("mixed-off-temperature", State.CHECK),
         /** Something went wrong with it in a run, and nothing has shown since that it works. */
         ACCIDENT("accident", State.CHECK),
         /** Film stayed milky when dry. */

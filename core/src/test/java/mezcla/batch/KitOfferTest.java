@@ -47,7 +47,9 @@ public class KitOfferTest {
         TestLog log = litre();
         assertThat(log.state().kit(1).usualVolumeMl()).isEqualTo(1000);
         log.mix(1, 1, 1, 599.5);
-        assertThat(log.state().kit(1).usualVolumeMl()).isEqualTo(400);
+        assertThat(log.state().kit(1).usualVolumeMl())
+                .as("all of it, so that its bottles are emptied")
+                .isEqualTo(log.state().kit(1).allMl());
         assertThat(log.state().kit(1).makesMl(List.of("dev"))).isCloseTo(400.5, within(1e-6));
         log.add(2, stamp -> new PartCorrected(stamp, 1, "dev-a", 0.05, "nearly empty"));
         assertThat(log.state().kit(1).usualVolumeMl())

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.leaflet.Leaflet;
@@ -17,6 +18,7 @@ import mezcla.log.FillInspected;
 import mezcla.log.FillMoved;
 import mezcla.log.FillShared;
 import mezcla.log.FillToppedUp;
+import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.KitArrived;
 import mezcla.log.LeafletCorrected;
@@ -30,6 +32,7 @@ import mezcla.log.RunBath;
 import mezcla.log.RunCalledOff;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
+import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
@@ -311,8 +314,30 @@ public class SharedBottlesTest {
         assertThat(Handover.of(log.state().batch(7)))
                 .as("film from before the last run tells nothing of it")
                 .contains(new Handover(late, null));
-        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.GOOD, true));
+        log.add(5, stamp -> new FillInspected(stamp, 1, Finding.HEAVY_CAST, true));
+        assertThat(Handover.of(log.state().batch(7)))
+                .as("a clip tells nothing of that film")
+                .contains(new Handover(late, null));
+        log.add(6, stamp -> look(stamp, late, 0, Finding.GOOD));
         assertThat(Handover.of(log.state().batch(7))).contains(new Handover(late, Finding.GOOD));
+    }
+
+    private static FilmInspected look(Stamp stamp, RunLogged run, int roll, Finding found) {
+        return new FilmInspected(stamp, 7, run.stamp().sequence(), roll, List.of(1L), found, Set.of(), null);
+    }
+
+    /** Film of a month ago that somebody looks at today says nothing of what the developer is now. */
+    @Test
+    public void aLookCountsByWhenItsFilmWasInTheBath() {
+        RunLogged early = log.run(1, 7, 1, 1L, 2L);
+        log.add(35, stamp -> look(stamp, early, 0, Finding.GOOD));
+        FillState developer = log.state().fill(1);
+        assertThat(developer.inspection().at()).isEqualTo(early.stamp().happenedAt());
+        log.add(36, stamp -> new FillInspected(stamp, 1, Finding.THIN, true));
+        log.add(37, stamp -> look(stamp, early, 0, Finding.DENSE));
+        assertThat(log.state().fill(1).inspection().result())
+                .as("the clip is newer than the film that was looked at after it")
+                .isEqualTo(Finding.THIN);
     }
 
     @Test

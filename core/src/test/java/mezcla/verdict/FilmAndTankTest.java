@@ -57,7 +57,21 @@ public class FilmAndTankTest {
         plan.overridable()
                 .forEach(
                         (fill, limits) -> log.add(1, stamp -> new LimitOverridden(stamp, fill, limits, "strips only")));
-        assertThat(keys(plan(log, question(1, 4, 300)).objections())).doesNotContain("too-much-film");
+        long passed = log.entries().get(log.entries().size() - 1).stamp().sequence();
+        assertThat(keys(plan(log, question(1, 4, 300)).objections()))
+                .as("it belongs to one load, so the bath does not remember it")
+                .contains("too-much-film");
+        assertThat(keys(plan(
+                                log,
+                                question(1, 4, 300)
+                                        .passingOneLoad(
+                                                OneLoad.isPassed(log.book().about(7), passed)))
+                        .objections()))
+                .doesNotContain("too-much-film");
+        log.run(1, 7, 1, 2L, 3L);
+        assertThat(OneLoad.isPassed(log.book().about(7), passed))
+                .as("after a run")
+                .isFalse();
         RunPlan two = plan(log, question(1, 1, 300));
         assertThat(two.fits()).isTrue();
         assertThat(two.baths().get(0).load().share()).isCloseTo(1 / 1.8, within(1e-9));

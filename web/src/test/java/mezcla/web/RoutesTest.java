@@ -127,6 +127,7 @@ public class RoutesTest extends DemoPagesTest {
         {"POST /runs/{started}/call-off", Who.MEMBERS},
         {"GET /fills/{id}", Who.MEMBERS},
         {"POST /fills/{id}/spills", Who.MEMBERS},
+        {"POST /fills/{id}/breaks", Who.MEMBERS},
         {"POST /fills/{id}/measurements", Who.MEMBERS},
         {"POST /fills/{id}/moves", Who.MEMBERS},
         {"POST /fills/{id}/bars", Who.MEMBERS},

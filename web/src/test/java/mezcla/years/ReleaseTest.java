@@ -10,11 +10,13 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.GeneralSecurityException;
 import java.security.KeyStore;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import javax.net.ssl.SSLContext;
 import javax.net.ssl.TrustManagerFactory;
 import mezcla.web.MezclaApplication;
@@ -86,6 +88,69 @@ public class ReleaseTest {
         assertThat(script("help")).isZero();
     }
 
+    private int scriptWith(String options, String... words) throws Exception {
+        Files.deleteIfExists(said);
+        ProcessBuilder process = new ProcessBuilder();
+        process.command().add(SCRIPT.toString());
+        process.command().addAll(List.of(words));
+        process.environment().put("JAVA_HOME", folder.resolve("jdk").toString());
+        process.environment().put("MEZCLA_JAR", folder.resolve("mezcla.jar").toString());
+        process.environment().put("MEZCLA_UNPACKED", folder.resolve("unpacked").toString());
+        process.environment().put("MEZCLA_JAVA_OPTIONS", options);
+        process.directory(folder.toFile())
+                .redirectErrorStream(true)
+                .redirectOutput(folder.resolve("log").toFile());
+        Process running = process.start();
+        assertThat(running.waitFor(60, TimeUnit.SECONDS)).isTrue();
+        return running.exitValue();
+    }
+
+    @Test
+    public void anotherCollectorTakesThePlaceOfTheUsualOne() throws Exception {
+        assertThat(scriptWith("", "serve", "house")).isZero();
+        assertThat(said()).contains("-XX:+UseG1GC");
+        assertThat(scriptWith("-Xss1m -XX:+UseSerialGC", "serve", "house")).isZero();
+        assertThat(said()).contains("-XX:+UseSerialGC", "-Xss1m").doesNotContain("-XX:+UseG1GC");
+    }
+
+    /** Files of a release are dated 1970, so what is new about a jar is only what is in it. */
+    @Test
+    public void anUpgradeStartsTheNewJar() throws Exception {
+        Path place = Files.createDirectories(folder.resolve("opt"));
+        Path jdk = Files.createDirectories(place.resolve("jdk").resolve("bin"));
+        Path started = place.resolve("started");
+        Path java = jdk.resolve("java");
+        Files.writeString(
+                java,
+                """
+                #!/bin/sh
+                case "$*" in
+                  *-Djarmode=tools*) mkdir -p "$6" && cp "$3" "$6/mezcla.jar" ;;
+                  *ArchiveClassesAtExit=*) touch "${1#-XX:ArchiveClassesAtExit=}" ;;
+                  *) while [ "$1" != -jar ]; do shift; done; cat "$2" >'%s' ;;
+                esac
+                """
+                        .formatted(started));
+        Files.setPosixFilePermissions(java, PosixFilePermissions.fromString("rwx------"));
+        Path script = Files.copy(SCRIPT, place.resolve("mezcla"));
+        Files.createSymbolicLink(place.resolve("on-the-path"), script);
+        for (String version : List.of("one", "two", "two", "three")) {
+            Path jar = Files.writeString(place.resolve("mezcla.jar"), version);
+            Files.setLastModifiedTime(jar, FileTime.fromMillis(0));
+            ProcessBuilder process =
+                    new ProcessBuilder(place.resolve("on-the-path").toString(), "serve", "house").inheritIO();
+            process.environment().put("JAVA_HOME", place.resolve("jdk").toString());
+            process.environment()
+                    .put("MEZCLA_UNPACKED", place.resolve("unpacked").toString());
+            process.environment().remove("MEZCLA_JAR");
+            assertThat(process.start().waitFor()).isZero();
+            assertThat(Files.readString(started)).isEqualTo(version);
+            try (Stream<Path> rooms = Files.list(place.resolve("unpacked"))) {
+                assertThat(rooms).as("what was unpacked before is not kept").hasSize(1);
+            }
+        }
+    }
+
     @Test
     public void aGivenCertificateIsTaken() throws Exception {
         Files.writeString(folder.resolve("certificate.pem"), "");
@@ -110,6 +175,9 @@ public class ReleaseTest {
                 .isEqualTo("rw-------");
         assertThat(script("serve", "own", "--https")).isZero();
         assertThat(Files.readAllBytes(store)).isEqualTo(made);
+        assertThat(script("fingerprint", "own")).isZero();
+        assertThat(Files.readString(folder.resolve("log"))).contains("SHA256:");
+        assertThat(script("fingerprint", "nowhere")).isEqualTo(1);
         String password = Files.readString(folder.resolve("own").resolve("https.password"));
         try (ConfigurableApplicationContext house = started(
                 "--server.ssl.key-store=file:" + store,
@@ -128,6 +196,13 @@ public class ReleaseTest {
                     .isNotEmpty()
                     .allMatch(cookie -> cookie.contains("Secure"));
             assertThat(page.headers().firstValue("Strict-Transport-Security")).isPresent();
+            HttpResponse<String> plain = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create("http://localhost:" + port(house) + "/begin"))
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString());
+            assertThat(plain.statusCode()).isEqualTo(400);
+            assertThat(plain.body()).contains("requires TLS.");
         }
     }
 

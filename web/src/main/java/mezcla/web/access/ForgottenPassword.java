@@ -1,5 +1,6 @@
 package mezcla.web.access;
 
+import java.util.Optional;
 import mezcla.web.console.ConsoleAnswer;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -25,16 +26,17 @@ class ForgottenPassword {
 
     @EventListener
     void setAndStop(ApplicationReadyEvent ready) {
-        ConsoleAnswer.tellAndStop(ready, newPassword());
+        Optional<String> told = newPassword();
+        ConsoleAnswer.tellAndStop(
+                ready, told.orElse("Nobody signs in as " + signInName + "."), told.isPresent() ? 0 : 1);
     }
 
-    /** What to tell whoever asked. */
-    String newPassword() {
+    /** What to tell whoever asked; empty where nobody signs in so. */
+    Optional<String> newPassword() {
         return members.all().stream()
                 .filter(member -> member.signInName().equalsIgnoreCase(signInName))
                 .findFirst()
-                .map(this::newPassword)
-                .orElse("Nobody signs in as " + signInName + ".");
+                .map(this::newPassword);
     }
 
     private String newPassword(SignedIn member) {

@@ -35,7 +35,16 @@ public final class ConsoleAnswer {
 
     /** Tells it, and stops the house. */
     public static void tellAndStop(ApplicationReadyEvent ready, String answer) {
+        tellAndStop(ready, answer, 0);
+    }
+
+    /**
+     * Tells it, and stops the house.
+     *
+     * @param status 0 where it was done, 1 where it could not be
+     */
+    public static void tellAndStop(ApplicationReadyEvent ready, String answer, int status) {
         System.out.println(answer);
-        System.exit(SpringApplication.exit(ready.getApplicationContext()));
+        System.exit(SpringApplication.exit(ready.getApplicationContext(), () -> status));
     }
 }

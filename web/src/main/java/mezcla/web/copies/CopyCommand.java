@@ -1,11 +1,18 @@
 package mezcla.web.copies;
 
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** Makes a copy, or brings one back, from the console ({@code bin/backup}, {@code bin/restore}): no house has to start. */
@@ -15,6 +22,8 @@ public final class CopyCommand {
     private static final String CHECK = "--mezcla.check";
     private static final String VERSION = "--mezcla.say-version";
     private static final double BYTES_A_MEGABYTE = 1e6;
+    private static final Duration PATIENCE = Duration.ofSeconds(2);
+    private static final Pattern VERSION_SAID = Pattern.compile("\"version\":\"([^\"]+)\"");
 
     private CopyCommand() {}
 
@@ -50,6 +59,7 @@ public final class CopyCommand {
                 System.out.printf("%s holds %s.%n", copy, words(HouseCopy.check(copy)));
             } else if (!said.containsKey(RESTORE)) {
                 System.out.println("Mezcla " + version);
+                System.out.println(running(said.getOrDefault("--server.port", "8080")));
             } else {
                 Path copy = Path.of(said.getOrDefault(RESTORE, ""));
                 HouseCopy.Contents contents = HouseCopy.restore(copy, folder);
@@ -59,6 +69,30 @@ public final class CopyCommand {
         } catch (IOException refused) {
             System.err.println(refused.getMessage());
             return 1;
+        }
+    }
+
+    /** What runs on a port of this machine, as it says itself. */
+    private static String running(String port) {
+        String health = "http://localhost:%s/health".formatted(port.matches("[0-9]{1,5}") ? port : "8080");
+        try {
+            HttpResponse<String> answer = HttpClient.newBuilder()
+                    .connectTimeout(PATIENCE)
+                    .build()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(health))
+                                    .timeout(PATIENCE)
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofString());
+            Matcher version = VERSION_SAID.matcher(answer.body());
+            return version.find()
+                    ? "On port %s runs %s.".formatted(port, version.group(1))
+                    : "On port %s runs something else.".formatted(port);
+        } catch (IOException | IllegalArgumentException nothing) {
+            return "On port %s runs nothing that can be asked.".formatted(port);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return "";
         }
     }
 

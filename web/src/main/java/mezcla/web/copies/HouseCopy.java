@@ -323,16 +323,21 @@ public final class HouseCopy {
         if (Files.exists(whole) && !isEmpty(whole)) {
             throw new CannotCopy("Something is in " + folder + " already. Name an empty folder.");
         }
-        Path parent = whole.getParent();
-        Files.createDirectories(parent);
-        Path room = Files.createTempDirectory(parent, ".restore-");
+        boolean there = Files.exists(whole);
+        Files.createDirectories(whole);
+        Path room = Files.createTempDirectory(whole, ".restore-");
+        boolean done = false;
         try {
             Contents contents = unpack(copy, room);
-            Files.deleteIfExists(whole);
-            Files.move(room, whole);
+            try (Stream<Path> files = Files.list(room)) {
+                for (Path file : files.toList()) {
+                    Files.move(file, whole.resolve(file.getFileName()));
+                }
+            }
+            done = true;
             return contents;
         } finally {
-            remove(room);
+            remove(done || there ? room : whole);
         }
     }
 

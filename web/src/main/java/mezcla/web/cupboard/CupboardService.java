@@ -81,6 +81,7 @@ public class CupboardService {
     @Transactional(readOnly = true)
     public List<String> longSealed() {
         return log.state().kits().values().stream()
+                .filter(kit -> !kit.isFinished())
                 .flatMap(kit -> kit.longSealed(clock.instant()).map(part -> longSealed(kit, part)).stream())
                 .toList();
     }
@@ -105,6 +106,9 @@ public class CupboardService {
     private KitView view(KitState kit) {
         Leaflet leaflet = kit.arrival().leaflet();
         House house = houses.house();
+        if (kit.isFinished()) {
+            return view(kit, house, "Finished: nothing more is mixed from it.", false);
+        }
         List<String> baths = kit.complete().stream().map(Bath::key).toList();
         boolean whole = kit.arrival().only().isEmpty();
         boolean takesParts =
@@ -113,7 +117,7 @@ public class CupboardService {
             return view(kit, house, "Parts of no bath alone: keep them for another kit.", false);
         }
         KitSplit split = KitSplit.of(leaflet.recipes(baths), kit.left(), leaflet.makesMl());
-        boolean makesSome = split.largestMl() >= LEAST_WORTH_MIXING_ML;
+        boolean makesSome = split.largestMl() >= LEAST_WORTH_MIXING_ML && !kit.isFinished();
         boolean opened = kit.parts().stream().anyMatch(state -> state.openedAt() != null);
         return whole
                 ? view(

@@ -45,6 +45,19 @@ class FillController {
         return page(id, Map.of(), new FieldErrors(), model);
     }
 
+    /** A bottle that broke: one press, by whoever is there. */
+    @PostMapping("/fills/{id}/breaks")
+    ModelAndView broke(
+            @PathVariable long id,
+            @RequestParam Map<String, String> typed,
+            @AuthenticationPrincipal SignedIn member,
+            Model model) {
+        return sent(id, typed, "broken", new FieldErrors(), model, () -> {
+            fills.broke(member, id);
+            return "broken";
+        });
+    }
+
     @PostMapping("/fills/{id}/spills")
     ModelAndView spill(
             @PathVariable long id,

@@ -7,17 +7,21 @@ import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogState;
+import mezcla.leaflet.WasteRoute;
 import mezcla.log.AirKept;
 import mezcla.log.BarLifted;
 import mezcla.log.Bottle;
+import mezcla.log.DiscardedFill;
 import mezcla.log.FillBarred;
 import mezcla.log.FillMeasured;
 import mezcla.log.FillMoved;
 import mezcla.log.FillSpilled;
+import mezcla.log.FillsDiscarded;
 import mezcla.log.LogEntry;
 import mezcla.log.Place;
 import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
@@ -141,8 +145,32 @@ public class FillService {
      */
     @Transactional
     public void spill(SignedIn who, long id, Volume lost) {
-        standing(id).refuseSpillOf(lost.ml());
+        FillState fill = standing(id);
+        fill.refuseSpillOf(lost.ml());
         add(who, stamp -> new FillSpilled(stamp, id, lost.ml()));
+        if (!Slack.exceeds(fill.volumeMl(), lost.ml())) {
+            end(who, fill, 0, "Emptied");
+        }
+    }
+
+    /**
+     * Logs that a bottle broke: nothing of its fill is left. Any member may.
+     *
+     * @throws Refusal {@code unknown-fill}, {@code already-discarded} or {@code in-use}
+     */
+    @Transactional
+    public void broke(SignedIn who, long id) {
+        FillState fill = standing(id);
+        fill.refuseInUse();
+        end(who, fill, fill.volumeMl(), "Bottle broken");
+    }
+
+    /** A fill of which nothing is left has ended, wherever it is shown (rules, section 6). */
+    private void end(SignedIn who, FillState fill, double volumeMl, String reason) {
+        DiscardedFill gone =
+                new DiscardedFill(fill.id(), volumeMl, WasteRoute.of(fill.bath().role()), null);
+        long batch = log.state().batchOf(fill.id()).id();
+        add(who, stamp -> new FillsDiscarded(stamp, batch, List.of(gone), reason));
     }
 
     /**

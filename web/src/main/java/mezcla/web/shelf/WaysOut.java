@@ -233,6 +233,7 @@ public final class WaysOut {
                                 KitCost.ofARoll(kit)
                                         .map(money -> ", " + Figures.money(money) + " a roll")
                                         .orElse("")),
-                "/kits/%d/mix?volume=%s".formatted(kit.id(), typed(fresh.volumeMl())));
+                "/kits/%d/mix?volume=%s"
+                        .formatted(kit.id(), fresh.volumeMl() == kit.allMl() ? "all" : typed(fresh.volumeMl())));
     }
 }

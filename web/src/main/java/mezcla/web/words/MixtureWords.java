@@ -20,6 +20,9 @@ public final class MixtureWords {
         if (mixture.oldParts()) {
             words.add("from parts past their printed life");
         }
+        if (mixture.offTemperature()) {
+            words.add("mixed in water colder than the leaflet allows");
+        }
         return Figures.sentence(String.join(", ", words));
     }
 

@@ -23,7 +23,10 @@ public final class ReasonWords {
             case SLUDGE -> "there is sludge in it";
             case BAD_RESULT -> "film came out with a heavy cast or heavy grain, put down to it";
             case USED_UP ->
-                Figures.ml(reason.figure()) + " left, and the smallest tank takes " + Figures.ml(reason.limit());
+                fill.bath().oneShot() == null
+                        ? "nothing is left in its bottle"
+                        : Figures.ml(reason.figure()) + " left, and the smallest tank takes "
+                                + Figures.ml(reason.limit());
             case OVER_ROLLS ->
                 "%s done, and %s stops at %s"
                         .formatted(Figures.countOfRolls(reason.figure()), who(reason.limitOf()), limit);
@@ -38,6 +41,8 @@ public final class ReasonWords {
                 "mixed %s %% weaker than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
             case STRONG_MIX ->
                 "mixed %s %% stronger than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
+            case MIXED_OFF_TEMPERATURE ->
+                "mixed in water colder than its leaflet allows, so powder may not have dissolved; " + test(fill);
             case OLD_PARTS -> "mixed from parts past their printed life; " + test(fill);
             case ACCIDENT -> "something went wrong with it in a run; " + test(fill);
             case WEAK_BLEACH_FIX -> "film stayed milky when dry; that film can go through a good one once more";

@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -93,6 +94,27 @@ public class HouseCopyTest extends DemoPagesTest {
         assertThat(back).doesNotExist();
         assertThat(names(back.getParent())).isEmpty();
         assertThatThrownBy(() -> HouseCopy.write(folder(), copy, "", NOW)).hasMessageContaining("There is no house in");
+    }
+
+    /** As people type it: a folder beside this one, one that is there already, and nobody else reads the copy. */
+    @Test
+    public void aCopyIsOnlyItsOwnersAndIsBroughtBackIntoAnyFolder() throws IOException {
+        Path copy = folder().resolve("house.zip");
+        HouseCopy.Contents made = HouseCopy.write(data, copy, "1.2.3", NOW);
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(copy)))
+                .isEqualTo("rw-------");
+        Path there = Files.createDirectories(folder().resolve("there"));
+        Path here = Path.of("").toAbsolutePath();
+        for (Path target : List.of(
+                there.resolve("..").resolve("beside-it"),
+                there.resolve(".").resolve("inside"),
+                here.relativize(folder().resolve("relative")),
+                Files.createDirectories(folder().resolve("empty")))) {
+            assertThat(HouseCopy.restore(copy, target).rows())
+                    .as(target.toString())
+                    .isEqualTo(made.rows());
+            assertThat(names(target)).contains("mezcla.db").noneMatch(name -> name.startsWith("."));
+        }
     }
 
     @Test

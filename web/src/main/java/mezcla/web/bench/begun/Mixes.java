@@ -26,12 +26,14 @@ import mezcla.log.BathRenewed;
 import mezcla.log.Bottle;
 import mezcla.log.DiscardedFill;
 import mezcla.log.FillMoved;
+import mezcla.log.FillSpilled;
 import mezcla.log.FillsDiscarded;
 import mezcla.log.MixedFill;
 import mezcla.log.PartThrownAway;
 import mezcla.log.PartUse;
 import mezcla.log.Place;
 import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.BathMade;
 import mezcla.mixing.BenchAct;
@@ -352,7 +354,31 @@ public class Mixes {
         } else {
             log.add(who, stamp -> new BatchMixed(stamp, mix.batchId(), name, fills));
         }
+        logSpilt(who, mix, stock);
+        fills.stream()
+                .filter(fill -> !fill.bottle().cameFull()
+                        && Slack.exceeds(fill.volumeMl(), fill.bottle().capacityMl()))
+                .forEach(fill -> log.add(
+                        who,
+                        stamp -> new FillSpilled(
+                                stamp,
+                                fill.fillId(),
+                                fill.volumeMl() - fill.bottle().capacityMl())));
         return stock;
+    }
+
+    /** What of a sachet did not go in was spilt: it is not in the kit any more either. */
+    private void logSpilt(SignedIn who, Mix mix, Stock stock) {
+        mix.walk().spilt(bath -> mix.isBottled(bath)).forEach((bath, parts) -> stock.uses(new TreeMap<>(parts))
+                .forEach(use -> log.add(
+                        who,
+                        stamp -> new PartThrownAway(
+                                stamp,
+                                use.kitId(),
+                                use.part(),
+                                use.amount(),
+                                WasteRoute.of(mix.walk().bath(bath).bath().role()),
+                                "Spilt while mixing"))));
     }
 
     private void pourAway(SignedIn who, Mix mix, FillState old) {
@@ -384,7 +410,8 @@ public class Mixes {
                 row.volumeTyped(),
                 bottle,
                 stock.uses(new TreeMap<>(poured)),
-                null);
+                null,
+                mix.walk().measuredC(row.bath()));
     }
 
     /** What a bath goes into. */
@@ -411,7 +438,13 @@ public class Mixes {
         boolean old = mix.kits().stream().map(state::kit).anyMatch(kit -> uses.stream()
                 .anyMatch(
                         use -> kit.part(use.part()).isPast(kit.arrival().stamp().happenedAt(), clock.instant())));
-        return Mixture.of(Mixture.strength(bath.bath().recipe(), uses, volumeMl(mix, bath)), old);
+        return Mixture.of(
+                Mixture.strength(bath.bath().recipe(), uses, volumeMl(mix, bath)),
+                old,
+                Mixture.isOffTemperature(
+                        mix.walk().plan().leaflet(),
+                        bath.bath(),
+                        mix.walk().measuredC(bath.bath().key())));
     }
 
     /** What of a mix is in its bottle already. */

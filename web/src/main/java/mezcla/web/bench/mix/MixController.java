@@ -107,7 +107,7 @@ class MixController {
     }
 
     private ModelAndView answer(long id, MixForm form, FieldErrors errors, Model model, Act act) {
-        MixRequest request = form.request(id, mixes.baths(id), errors);
+        MixRequest request = form.request(id, mixes.baths(id), mixes.allMl(id), errors);
         String name =
                 errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
         if (request != null && name != null && errors.none()) {
@@ -139,7 +139,7 @@ class MixController {
         Leaflet leaflet = mixes.leaflet(id);
         List<Bath> baths = mixes.baths(id);
         FieldErrors reading = new FieldErrors();
-        MixRequest request = form.request(id, baths, reading);
+        MixRequest request = form.request(id, baths, mixes.allMl(id), reading);
         reading.all().forEach(errors::say);
         MixService.Proposal proposal = null;
         if (request != null) {

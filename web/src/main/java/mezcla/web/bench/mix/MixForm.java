@@ -14,11 +14,15 @@ import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 
 /** What a member typed about a mix, as it was typed. */
 public class MixForm {
+    /** All that the kit still makes, exactly, whatever it is shown as. */
+    static final String ALL = "all";
+
     private String volume = "";
     private String partsFor = "";
     private String second = "";
@@ -148,11 +152,12 @@ public class MixForm {
      *
      * @param kitId the kit
      * @param choice the baths that there are to choose from
+     * @param allMl all that the kit still makes, in ml
      * @param errors where refusals are put
      */
     @Nullable
-    MixRequest request(long kitId, List<Bath> choice, FieldErrors errors) {
-        Volume common = errors.read("volume", () -> parse(volume));
+    MixRequest request(long kitId, List<Bath> choice, double allMl, FieldErrors errors) {
+        Volume common = errors.read("volume", () -> parse(volume, allMl));
         Volume strength = partsFor.isBlank() ? common : errors.read("partsFor", () -> parse(partsFor));
         Long helping = second.isEmpty()
                 ? null
@@ -162,10 +167,10 @@ public class MixForm {
         for (Bath bath : choice) {
             if (mixes(bath) && common != null && strength != null) {
                 String own = volumes.getOrDefault(bath.key(), "");
-                Volume its = own.isBlank() ? common : errors.read("volume-" + bath.key(), () -> parse(own));
+                Volume its = own.isBlank() ? common : errors.read("volume-" + bath.key(), () -> parse(own, allMl));
                 if (its != null) {
                     wanted.put(bath.key(), new MixPlan.Wanted(its.ml(), its.ml() * strength.ml() / common.ml()));
-                    typed.put(bath.key(), MixView.asTyped(own.isBlank() ? volume : own));
+                    typed.put(bath.key(), asTyped(own.isBlank() ? volume : own, its));
                 }
             }
         }
@@ -176,6 +181,18 @@ public class MixForm {
                 ? new MixRequest(
                         helping == null ? List.of(kitId) : List.of(kitId, helping), wanted, typed, warmestFirst)
                 : null;
+    }
+
+    private static boolean isAll(String text) {
+        return text.strip().equalsIgnoreCase(ALL);
+    }
+
+    private static String asTyped(String text, Volume volume) {
+        return isAll(text) ? Figures.ml(volume.ml()) : MixView.asTyped(text);
+    }
+
+    private static Volume parse(String text, double allMl) {
+        return isAll(text) && allMl > 0 ? Volume.ofMl(allMl) : parse(text);
     }
 
     private static Volume parse(String text) {

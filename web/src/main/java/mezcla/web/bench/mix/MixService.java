@@ -81,8 +81,15 @@ public class MixService {
     /** A volume to begin with: a litre, or as much as the kit still makes. */
     @Transactional(readOnly = true)
     public String usualVolume(long kitId) {
-        double usual = log.state().kit(kitId).usualVolumeMl();
-        return usual == 1000 ? "1 L" : "%d ml".formatted((long) usual);
+        KitState kit = log.state().kit(kitId);
+        double usual = kit.usualVolumeMl();
+        return usual == 1000 ? "1 L" : usual == kit.allMl() ? MixForm.ALL : Figures.plain(usual, 2) + " ml";
+    }
+
+    /** All that a kit still makes, in ml, exactly. */
+    @Transactional(readOnly = true)
+    public double allMl(long kitId) {
+        return log.state().kit(kitId).allMl();
     }
 
     /** The baths of a kit that it has every part for. */
@@ -100,8 +107,9 @@ public class MixService {
         LogState state = log.state();
         String sheet = state.kit(kitId).arrival().leaflet().key();
         return state.kits().values().stream()
-                .filter(kit ->
-                        kit.id() != kitId && kit.arrival().leaflet().key().equals(sheet))
+                .filter(kit -> kit.id() != kitId
+                        && !kit.isFinished()
+                        && kit.arrival().leaflet().key().equals(sheet))
                 .filter(kit -> kit.parts().stream().anyMatch(part -> part.left() > 0))
                 .map(kit -> new OtherKit(kit.id(), "Kit " + kit.id()))
                 .toList();
@@ -128,17 +136,18 @@ public class MixService {
         if (taking.isEmpty()) {
             return List.of();
         }
-        double largest = Math.floor(kit.makesMl(taking) + 1e-6);
+        double largest = kit.makesMl(taking);
+        boolean onlyWhole = complete.stream().anyMatch(bath -> bath.recipe().takesSachets());
         List<Quick> quick = new ArrayList<>();
         mixes.shelf(state).freeFor(0, houses.bottles()).stream()
                 .collect(Collectors.groupingBy(Bottle::capacityMl, TreeMap::new, Collectors.counting()))
                 .forEach((capacity, count) -> {
-                    if (count >= complete.size() && capacity <= largest) {
+                    if (count >= complete.size() && capacity <= largest && !onlyWhole) {
                         quick.add(new Quick(typed(capacity), "Bottles of " + Figures.ml(capacity)));
                     }
                 });
         if (largest >= 1) {
-            quick.add(new Quick(typed(largest), "All the kit makes, " + Figures.ml(largest)));
+            quick.add(new Quick(MixForm.ALL, "All the kit makes, " + Figures.ml(largest)));
         }
         return quick;
     }
@@ -185,6 +194,7 @@ public class MixService {
     @Transactional(readOnly = true)
     Proposal propose(MixRequest request) {
         LogState state = log.state();
+        refuseFinished(state, request);
         BatchPlan plan = Mixes.stock(state, request.kits()).plan(request.wanted());
         List<Bottle> bottles = houses.bottles();
         Bottling bottling = mixes.shelf(state);
@@ -220,6 +230,10 @@ public class MixService {
                         .with(new MixView.SetUp("How far it goes", howFar(plan)))
                         .with(new MixView.SetUp("Past its printed life", past(state, request, plan))),
                 chosen);
+    }
+
+    private static void refuseFinished(LogState state, MixRequest request) {
+        request.kits().forEach(kit -> state.kit(kit).refuseFinished());
     }
 
     /** What is ready to use may stay in the bottle it came in. */
@@ -308,6 +322,7 @@ public class MixService {
             Map<String, String> chosen,
             FieldErrors errors) {
         LogState state = log.state();
+        refuseFinished(state, request);
         Stock stock = Mixes.stock(state, request.kits());
         BatchPlan plan = stock.plan(request.wanted());
         Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);
@@ -355,6 +370,7 @@ public class MixService {
     @Transactional
     public long begin(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
         LogState state = log.state();
+        refuseFinished(state, request);
         Stock stock = Mixes.stock(state, request.kits());
         BatchPlan plan = stock.plan(request.wanted());
         Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);

@@ -14,6 +14,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.typed.TypedFigure;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Units;
@@ -145,7 +146,9 @@ class BenchController {
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new MixingObjection.ActOutOfTurn()));
         String text = text(typed, "poured");
-        return PrintedAmount.in(text, act.unit(), Units.shown().volume());
+        return act.unit().isMeasured()
+                ? PrintedAmount.in(text, act.unit(), Units.shown().volume())
+                : TypedFigure.of(text.replaceFirst("(?i)\\s*sachets?$", ""), 0, act.amount());
     }
 
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {

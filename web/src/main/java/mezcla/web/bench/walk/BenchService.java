@@ -1,6 +1,7 @@
 package mezcla.web.bench.walk;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -21,6 +22,7 @@ import mezcla.mixing.BenchAct;
 import mezcla.mixing.BenchWalk;
 import mezcla.mixing.JugChoice;
 import mezcla.mixing.MixPlan;
+import mezcla.mixing.MixWarmth;
 import mezcla.mixing.ToolChoice;
 import mezcla.web.bench.begun.MixMapper;
 import mezcla.web.bench.begun.Mixes;
@@ -355,7 +357,11 @@ public class BenchService {
                 planned.wholePart() ? "" : exactly(act, addition),
                 warnings,
                 "It is in",
-                "Really poured, " + (act.unit() == Unit.G ? "g" : Units.shown().volumeName()),
+                switch (act.unit()) {
+                    case G -> "Really poured, g";
+                    case ML -> "Really poured, " + Units.shown().volumeName();
+                    case SACHET -> "Really went in, in sachets (0.7 where some was spilt)";
+                },
                 false,
                 -1,
                 verb + " " + figure + " " + of);
@@ -386,7 +392,7 @@ public class BenchService {
         if (role.mayFizz()) {
             warnings.add("It may fizz: pour slowly, and do not close anything that still does.");
         }
-        if (part.unit() != Unit.ML) {
+        if (part.isPowder()) {
             warnings.add("Mask on. Stir until no grit is felt or heard.");
         }
         if (addition.note() != null) {
@@ -399,14 +405,22 @@ public class BenchService {
         KitState kit = log.state().kit(mix.kits().get(0));
         return kit.parts().stream()
                 .filter(state -> state.part().key().equals(part.key()))
-                .map(PartState::clockFrom)
-                .filter(Objects::nonNull)
                 .findFirst()
-                .map(since -> " Open for %s%s."
-                        .formatted(
-                                Figures.countOfDays(planning.daysSince(since)),
-                                part.openedDays() == null ? "" : " of " + Figures.plain(part.openedDays(), 0)))
+                .map(this::openedFor)
                 .orElse(" Still sealed.");
+    }
+
+    private String openedFor(PartState state) {
+        Instant since = state.clockFrom();
+        if (since == null) {
+            return " Still sealed.";
+        }
+        Double keeps = state.keepsOpenDays();
+        return " %s %s%s."
+                .formatted(
+                        state.decanted() == null ? "Open for" : "In vials for",
+                        Figures.countOfDays(planning.daysSince(since)),
+                        keeps == null ? "" : " of " + Figures.plain(keeps, 0));
     }
 
     private BenchView.Now await(Mixes.Mix mix, BenchAct act) {
@@ -495,7 +509,7 @@ public class BenchService {
                 mixes.bottle(Objects.requireNonNull(mix.baths().get(bath.bath().key())));
         double over = Mixes.volumeMl(mix, bath) - bottle.capacityMl();
         if (over > 0.5) {
-            warnings.add("%s holds %s: %s do not fit."
+            warnings.add("%s holds %s: %s do not fit, and count as spilt unless you pour them elsewhere."
                     .formatted(bottle.label(), Figures.ml(bottle.capacityMl()), Figures.ml(over)));
         }
         if (fizzes) {
@@ -515,9 +529,44 @@ public class BenchService {
         return said;
     }
 
+    /** What a temperature that was measured asks for, at once (rules, 3.1). */
+    private static void warmth(Mixes.Mix mix, BatchPlan.PlannedBath bath, String name, List<String> said) {
+        MixingTemperature printed = bath.mix().recipe().mixingC();
+        Double measured = mix.walk().measuredC(bath.bath().key());
+        if (printed == null || measured == null) {
+            return;
+        }
+        MixWarmth warmth = MixWarmth.of(printed);
+        boolean powder = mix.walk().plan().leaflet().takesPowder(bath.bath());
+        boolean partsIn = mix.walk().poured().containsKey(bath.bath().key());
+        warmth.of(measured)
+                .ifPresent(found -> said.add("%s: measured %s, %s"
+                        .formatted(name, Figures.degrees(measured), answer(found, warmth, powder, partsIn))));
+    }
+
+    private static String answer(MixWarmth.Said found, MixWarmth warmth, boolean powder, boolean partsIn) {
+        if (found == MixWarmth.Said.TOO_WARM) {
+            return "warmer than the %s allowed: %s"
+                    .formatted(
+                            Figures.degrees(Objects.requireNonNull(warmth.mostC())),
+                            partsIn ? "measure again before it is bottled." : "let it cool before anything goes in.");
+        }
+        String least = Figures.degrees(Objects.requireNonNull(warmth.leastC()));
+        if (!powder) {
+            return "colder than the %s allowed: stir longer, until it is even.".formatted(least);
+        }
+        return "colder than the %s that powder needs: %s"
+                .formatted(
+                        least,
+                        partsIn
+                                ? "it may not have dissolved. It stays on the batch: test before film that matters."
+                                : "warm the jug before powder goes in, undo this step and measure again.");
+    }
+
     private static void consequences(Mixes.Mix mix, BatchPlan.PlannedBath bath, List<String> said) {
         BathMade made = mix.walk().made(bath);
         String name = bath.bath().role().name();
+        warmth(mix, bath, name, said);
         double water = mix.isBottled(bath.bath().key()) ? 0 : mix.walk().waterToAddMl(bath);
         if (water >= LEAST_MENDED_ML) {
             said.add(

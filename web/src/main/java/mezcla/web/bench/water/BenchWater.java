@@ -4,14 +4,17 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import mezcla.leaflet.MixingTemperature;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.HouseWater;
 import mezcla.mixing.MixPlan;
+import mezcla.mixing.MixWarmth;
 import mezcla.web.house.Heater;
 import mezcla.web.house.Surroundings;
 import mezcla.web.words.Figures;
+import org.jspecify.annotations.Nullable;
 
 /** Water and its temperatures, in words, with what the house can draw. */
 public final class BenchWater {
@@ -91,22 +94,22 @@ public final class BenchWater {
                     case ABOVE_MIXING ->
                         line
                                 + " That is above the %s the sheet allows: better warm the bottle afterwards."
-                                        .formatted(
-                                                mixing == null || mixing.max() == null
-                                                        ? ""
-                                                        : Figures.celsius(mixing.max()));
+                                        .formatted(allowed(mixing, MixWarmth::mostC));
                     case BELOW_MIXING ->
                         "To land at %s it would start at %s, below the %s at which the sheet has it mixed, where powder does not"
                                         .formatted(
                                                 wanted,
                                                 Figures.celsius(landing.startC()),
-                                                mixing == null || mixing.min() == null
-                                                        ? ""
-                                                        : Figures.celsius(mixing.min()))
+                                                allowed(mixing, MixWarmth::leastC))
                                 + " dissolve: mix it warm, and let it cool to %s.".formatted(wanted);
                     case ABOVE_HOT_TAP -> line + " The hot tap does not reach that.";
                     case FINE -> line;
                 });
+    }
+
+    private static String allowed(@Nullable MixingTemperature mixing, Function<MixWarmth, @Nullable Double> limit) {
+        Double celsius = mixing == null ? null : limit.apply(MixWarmth.of(mixing));
+        return celsius == null ? "" : Figures.celsius(celsius);
     }
 
     /** All the water that a plan draws, the cooler first. */
