@@ -61,7 +61,7 @@ public class EveningPlanTest extends DemoPagesTest {
         assertThat(apart(minutes(evening, "hang the last film at"), minutes(longer, "hang the last film at")))
                 .isEqualTo(20);
         assertThat(page("/evening?warm=yes", "ines")).contains("Pour at").doesNotContain("Start warming");
-        load("devi", 4, "4", "135-36", "1");
+        load("devi", 4, "4", "135-36", "3");
         assertThat(page("/evening?pour=18:50&between=20", "bram"))
                 .as("one bath, one row of loads, whoever planned them")
                 .contains("Load 3,")
@@ -117,15 +117,15 @@ public class EveningPlanTest extends DemoPagesTest {
 
     @Test
     public void aLoadThatIsStartedLeavesTheEvening() throws Exception {
-        load("devi", 7, "1", "120", "1");
+        load("devi", 7, "1", "135-36", "1");
         load("devi", 7, "1", "135-36", "1");
         String evening = page("/evening", "devi");
         Matcher first = Pattern.compile("load=([0-9]+)").matcher(evening);
         assertThat(first.find()).isTrue();
-        String run = start("devi", 7, "120", "1", "load", first.group(1));
+        String run = start("devi", 7, "135-36", "1", "load", first.group(1));
         String left = page("/evening", "devi");
         assertThat(left).contains("Load 1, ").doesNotContain("Load 2, ").contains("Pour at");
-        String ended = send(run + "/end", "devi", film("1", "120", "")).getRedirectedUrl();
+        String ended = send(run + "/end", "devi", film("1", "135-36", "")).getRedirectedUrl();
         assertThat(ended).isEqualTo("/evening?logged");
         dropAll("devi");
     }
@@ -149,10 +149,10 @@ public class EveningPlanTest extends DemoPagesTest {
         assertThat(plan("film[0].count=1&film[0].format=135-36&tank=2")).contains("Fill it up with empty reels");
         assertThat(plan("film[0].count=2&film[0].format=120&tank=2"))
                 .contains("That is more than goes in: 2 × 135 or 1 × 120 fill this tank.")
-                .contains("This run does not fit");
+                .contains("run does not fit");
         assertThat(plan("film[0].count=1&film[0].format=4×5 sheet&tank=2"))
                 .contains("This tank has no reel for 4×5 sheets.");
-        assertThat(plan("film[0].count=1&film[0].format=135-36&tank=1")).contains("does not say which reels it holds");
+        assertThat(plan("film[0].count=1&film[0].format=135-36&tank=1")).contains("It holds 1 × 135.");
     }
 
     @Test
@@ -257,7 +257,7 @@ public class EveningPlanTest extends DemoPagesTest {
         RunLogged last = batch.runs().get(batch.runs().size() - 1);
         assertThat(last.abandoned()).isEqualTo("the lid came off");
         assertThat(page("/journal?batch=5", "ines"))
-                .contains("Gave up a run of 1 × 135-36 of Ines, which had reached developer for 1:40.")
+                .contains("Gave up a run of 1 × 135-36 of Ines, colour negative, which had reached developer for 1:40.")
                 .contains("the lid came off");
     }
 }

@@ -57,9 +57,9 @@ public class EveningTest extends DemoApplicationTest {
         MockHttpServletRequestBuilder request = form(page, who, fields);
         return request.param("film[0].count", count)
                 .param("film[0].owner", who)
-                .param("film[0].format", "120")
+                .param("film[0].format", "135-36")
                 .param("push", "0")
-                .param("tank", "1");
+                .param("tank", count.equals("1") ? "1" : "2");
     }
 
     private String seen() {
@@ -91,8 +91,10 @@ public class EveningTest extends DemoApplicationTest {
     public void runInTwoActsIsLoggedAsItReallyWent() throws Exception {
         String run = ledTo(send(film("/batches/4/starts", "ines", "2", "seen", seen())));
         assertThat(page("/shelf", "devi")).containsPattern("In use since [0-9]{2}:[0-9]{2}, Ines");
-        assertThat(page("/batches/4", "devi")).contains("In use since").contains("2 × 120 of ines");
-        assertThat(page(run, "devi")).contains("Developer for 3:45").contains("value=\"7:20\"");
+        assertThat(page("/batches/4", "devi")).contains("In use since").contains("2 × 135-36 of ines");
+        assertThat(page(run, "devi"))
+                .contains("Colour negative: developer for 3:45")
+                .contains("value=\"7:20\"");
         long developer = fill(4, 0).id();
         assertThat(ledTo(send(film(
                         run + "/end",
@@ -136,7 +138,7 @@ public class EveningTest extends DemoApplicationTest {
         assertThat(refused.getStatus()).isEqualTo(422);
         assertThat(text(refused))
                 .contains("The batch has moved on since you looked")
-                .contains("Tomasz: Ran 2 × 120 of tomasz")
+                .contains("Tomasz: Ran 2 × 135-36 of tomasz, colour negative")
                 .contains("The developer now takes 3:45");
         assertThat(log.state().batch(5).inUse()).isEmpty();
         String again = text(refused).replaceAll("(?s).*name=\"seen\" value=\"([0-9]+)\".*", "$1");

@@ -97,7 +97,7 @@ public class LookTest extends DemoPagesTest {
                 "film[0].owner",
                 "Ines",
                 "film[0].format",
-                "120",
+                "135-36",
                 "push",
                 "0",
                 "tank",
@@ -228,7 +228,7 @@ public class LookTest extends DemoPagesTest {
                                 "film[0].owner",
                                 "Ines",
                                 "film[0].format",
-                                "120",
+                                "135-36",
                                 "push",
                                 "0",
                                 "tank",
@@ -267,7 +267,7 @@ public class LookTest extends DemoPagesTest {
         send("/house/schools", "bram", "process", "colour-negative", "school-colour-negative", "STRETCH");
         assertThat(state(2)).isNotEqualTo(State.DISCARD);
         assertThat(page(
-                        "/batches/2/run?irreplaceable=true&film[0].count=1&film[0].owner=I&film[0].format=120&push=0&tank=1&formKey="
+                        "/batches/2/run?irreplaceable=true&film[0].count=1&film[0].owner=I&film[0].format=135-36&push=0&tank=1&formKey="
                                 + UUID.randomUUID(),
                         "ines"))
                 .contains("of what careful use allows");

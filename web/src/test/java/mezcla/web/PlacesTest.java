@@ -76,6 +76,10 @@ public class PlacesTest extends DemoApplicationTest {
         SecurityContextHolder.clearContext();
     }
 
+    private static Roll small() {
+        return new Roll("Ines", FilmFormat.F135_36, 1, 0, false);
+    }
+
     private static Roll roll() {
         return new Roll("Ines", FilmFormat.F120, 1, 0, false);
     }
@@ -206,7 +210,7 @@ public class PlacesTest extends DemoApplicationTest {
         runs.log(
                 ines,
                 7,
-                new RunService.Asked(List.of(roll()), houses.tanks().get(0), null),
+                new RunService.Asked(List.of(small()), houses.tanks().get(0), null),
                 RunSteps.Choices.USUAL,
                 false,
                 bath -> bath);

@@ -72,8 +72,9 @@ public class ReadInTest extends DemoPagesTest {
                 .contains("no table with the columns label, holds, material", "H1,1 L");
         assertThat(look("", BOTTLES)).contains("Choose one of the lists");
         assertThat(look("TANKS", "  ")).contains("Choose a file");
-        assertThat(look("TANKS", "name,takes\n\"open,500 ml")).contains("no table");
-        assertThat(look("TANKS", "name,takes\nSix-reel tank,2 L\n,1 L\nOther,-3"))
+        assertThat(look("TANKS", "name,takes,reels of 135,reels of 120\n\"open,500 ml,2,1"))
+                .contains("no table");
+        assertThat(look("TANKS", "name,takes,reels of 135,reels of 120\nSix-reel tank,2 L,6,4\n,1 L,2,1\nOther,-3,2,1"))
                 .contains("One of three lines");
         assertThat(houses.tanks()).hasSize(3);
     }

@@ -3,11 +3,13 @@ package mezcla.web;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
+import mezcla.measure.FilmFormat;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
@@ -77,7 +79,7 @@ public class TrustedFiguresTest extends DemoPagesTest {
         assertThat(warm).contains("by the printed table of temperatures", "36.0 °C");
         String cold = planned("tank=2&celsius=24&film[0].count=1&film[0].format=120");
         assertThat(cold)
-                .contains("The leaflet has no time for the developer at 24.0 °C", "This run does not fit")
+                .contains("The leaflet has no time for the developer at 24.0 °C", "run does not fit")
                 .doesNotContain("The whole run");
         send("/batches/4/runs", "ines", film("1", "120", "2", "done", "true", "celsius", "36.1 °C"));
         List<RunLogged> runs = log.state().batch(4).runs();
@@ -124,14 +126,20 @@ public class TrustedFiguresTest extends DemoPagesTest {
         assertThat(passed.getStatus()).isEqualTo(302);
         assertThat(passed.getRedirectedUrl()).contains("irreplaceable=true", "movement=ROTARY", "tank=2");
         String page = page(String.valueOf(passed.getRedirectedUrl()), "ines");
-        assertThat(page).contains("went past its limit on purpose").doesNotContain("This run does not fit");
+        assertThat(page).contains("went past its limit on purpose").doesNotContain("run does not fit");
     }
 
     @Test
     public void tooMuchFilmForWhatIsInTheTankIsRefused() throws Exception {
-        String page = planned("tank=1&film[0].count=6&film[0].format=120");
+        houses.addTank("Tall tank", 300, null, null, Map.of(FilmFormat.Reel.R120, 6));
+        long tall = houses.tanks().stream()
+                .filter(tank -> tank.name().equals("Tall tank"))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        String page = planned("tank=" + tall + "&film[0].count=6&film[0].format=120");
         assertThat(page).contains("it would be used up before the film is done", "Go past this limit on purpose");
-        assertThat(planned("tank=1&film[0].count=3&film[0].format=120"))
+        assertThat(planned("tank=" + tall + "&film[0].count=3&film[0].format=120"))
                 .contains("This film uses up 67 % of what the developer in the tank can do.");
     }
 
@@ -234,7 +242,7 @@ public class TrustedFiguresTest extends DemoPagesTest {
         String started = String.valueOf(send(
                         "/batches/5/starts",
                         "ines",
-                        film("1", "120", "1", "seen", "" + log.book().lastSequence()))
+                        film("1", "135-36", "1", "seen", "" + log.book().lastSequence()))
                 .getRedirectedUrl());
         long run = Long.parseLong(started.replaceAll("\\D", ""));
         String key = developer(5).bath().key();
@@ -248,7 +256,7 @@ public class TrustedFiguresTest extends DemoPagesTest {
                 "",
                 "reason-" + key,
                 "x");
-        send("/runs/" + run + "/end", "ines", film("1", "120", "1"));
+        send("/runs/" + run + "/end", "ines", film("1", "135-36", "1"));
         List<RunLogged> runs = log.state().batch(5).runs();
         assertThat(runs.get(runs.size() - 1).started()).isEqualTo(run);
         assertThat(runs.get(runs.size() - 1).against()).isEmpty();

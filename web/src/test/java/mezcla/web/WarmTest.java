@@ -108,7 +108,7 @@ public class WarmTest extends DemoPagesTest {
     @Test
     public void thePlanShowsTheWholeRunAndTheHousesWays() throws Exception {
         String film =
-                "film[0].count=1&film[0].format=120&film[0].owner=Ines&push=0&tank=1&formKey=" + UUID.randomUUID();
+                "film[0].count=1&film[0].format=135-36&film[0].owner=Ines&push=0&tank=1&formKey=" + UUID.randomUUID();
         String usual = page("/batches/5/run?" + film, "ines");
         assertThat(usual).contains("The whole run: ").contains("light may come in after this");
         String rinsed = page("/batches/5/run?" + film + "&between=RINSE&movement=ROTARY", "ines");
@@ -125,7 +125,7 @@ public class WarmTest extends DemoPagesTest {
                         "film[0].count",
                         "1",
                         "film[0].format",
-                        "120",
+                        "135-36",
                         "film[0].owner",
                         "Ines",
                         "push",
@@ -167,7 +167,7 @@ public class WarmTest extends DemoPagesTest {
         long started = log.state().batch(7).inUse().get(0).stamp().sequence();
         String end = "/runs/" + started + "/end";
         String[] film = {
-            "film[0].count", "1", "film[0].format", "120", "film[0].owner", "Ines", "push", "0", "tank", "1"
+            "film[0].count", "1", "film[0].format", "135-36", "film[0].owner", "Ines", "push", "0", "tank", "1"
         };
         assertThat(send(end, "ines", with(film, "air", "A LID")).getStatus()).isEqualTo(422);
         assertThat(send(end, "ines", with(film, "air", "SQUEEZED")).getRedirectedUrl())

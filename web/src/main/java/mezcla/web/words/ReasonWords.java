@@ -23,7 +23,7 @@ public final class ReasonWords {
             case SLUDGE -> "there is sludge in it";
             case BAD_RESULT -> "film came out with a heavy cast or heavy grain, put down to it";
             case USED_UP ->
-                fill.bath().oneShot() == null
+                reason.limit() == 0
                         ? "nothing is left in its bottle"
                         : Figures.ml(reason.figure()) + " left, and the smallest tank takes "
                                 + Figures.ml(reason.limit());

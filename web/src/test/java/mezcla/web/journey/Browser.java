@@ -118,6 +118,15 @@ final class Browser implements AutoCloseable {
         return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1));
     }
 
+    /** Says on the plan of a run that the film is made for its batch. */
+    static void saysWhichFilm(Page page) {
+        page.waitForLoadState();
+        String process = page.locator("p.place span").first().innerText();
+        page.locator("#madeFor").selectOption(process.replace(' ', '-'));
+        PlaywrightAssertions.assertThat(page.locator("#answer")).isVisible();
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+    }
+
     static void signIn(Page page, String name, String password) {
         page.navigate("/sign-in");
         page.getByLabel("Name to sign in with").fill(name);

@@ -95,6 +95,7 @@ public class DefaultButtonTest extends DemoApplicationTest {
         Page page = browser.signedIn("bram", 1280, 800);
         page.navigate("/batches/5/run?tank=2");
         page.waitForLoadState();
+        Browser.saysWhichFilm(page);
         int before = rows().size();
         page.locator("#count0").focus();
         page.keyboard().press("Enter");

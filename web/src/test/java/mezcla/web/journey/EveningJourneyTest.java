@@ -60,28 +60,31 @@ public class EveningJourneyTest extends DemoApplicationTest {
         Page phone = browser.signedIn("saoirse", 390, 844);
 
         devi.navigate("/batches/4/run");
-        assertThat(heading(devi)).hasText("Developer for 3:45");
+        assertThat(heading(devi)).hasText("Colour negative: developer for 3:45");
         ines.navigate("/batches/4/run");
-        Browser.pressTwice(ines, "Start one roll, 3:45");
+        Browser.saysWhichFilm(ines);
+        Browser.pressTwice(ines, "Start colour negative, 3:45");
         Browser.at(ines, "**/runs/*/ribbon");
         ines.getByRole(AriaRole.LINK, byName("This run")).click();
         Browser.at(ines, "**/runs/*");
-        assertThat(heading(ines)).hasText("Developer for 3:45");
+        assertThat(heading(ines)).hasText("Colour negative: developer for 3:45");
         Browser.assertAccessible(ines);
         ines.keyboard().press("d");
         assertThat(ines.locator("html")).hasAttribute("data-theme", "dim");
-        assertThat(heading(ines)).hasText("Developer for 3:45");
+        assertThat(heading(ines)).hasText("Colour negative: developer for 3:45");
         Browser.assertAccessible(ines);
 
         phone.navigate("/shelf");
         assertThat(crate(phone, "4 Oxbow liquid")).containsText(Pattern.compile("In use since [0-9:]+, Ines"));
         Browser.assertAccessible(phone);
 
-        devi.getByRole(AriaRole.BUTTON, byName("Start one roll, 3:45")).click();
+        Browser.saysWhichFilm(devi);
+        devi.getByRole(AriaRole.BUTTON, byName("Start colour negative, 3:45")).click();
         assertThat(devi.getByText("The batch has moved on since you looked:")).isVisible();
-        assertThat(devi.getByText("Ines: Started 1 × 135-36 of Ines")).isVisible();
+        assertThat(devi.getByText("Ines: Started 1 × 135-36 of Ines, colour negative"))
+                .isVisible();
         Browser.assertAccessible(devi);
-        devi.getByRole(AriaRole.BUTTON, named("Start one roll")).click();
+        devi.getByRole(AriaRole.BUTTON, named("Start colour negative")).click();
         Browser.at(devi, "**/runs/*/ribbon");
         devi.getByRole(AriaRole.LINK, byName("This run")).click();
         Browser.at(devi, "**/runs/*");
@@ -116,7 +119,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
     public void fullBatchIsPassedOnPurposeThenRenewed() {
         Page ines = browser.signedIn("ines", 1280, 800);
         ines.navigate("/batches/2/run");
-        assertThat(heading(ines)).hasText("This run does not fit");
+        assertThat(heading(ines)).hasText("This colour negative run does not fit");
         ines.getByText("Go past this limit on purpose").click();
         Browser.assertAccessible(ines);
         ines.getByRole(AriaRole.BUTTON, byName("Go past it")).click();
@@ -126,7 +129,8 @@ public class EveningJourneyTest extends DemoApplicationTest {
         Browser.at(ines, "**/run?film*");
         assertThat(ines.getByText("Developer: Ines went past its limit on purpose. A test strip"))
                 .isVisible();
-        assertThat(ines.getByRole(AriaRole.BUTTON, named("Start one roll"))).isVisible();
+        assertThat(ines.getByRole(AriaRole.BUTTON, named("Start colour negative")))
+                .isVisible();
 
         Page bram = browser.signedIn("bram", 1280, 800);
         bram.navigate("/batches/2");

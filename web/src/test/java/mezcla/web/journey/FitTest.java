@@ -94,6 +94,7 @@ public class FitTest extends DemoApplicationTest {
         browser = new Browser(port);
         Page page = browser.signedIn("ines", 1280, 800);
         page.navigate("/batches/5/run?tank=1");
+        Browser.saysWhichFilm(page);
         page.locator("button[formaction$='/starts']").click();
         Browser.at(page, "**/runs/*/ribbon");
         ribbon = page.url();

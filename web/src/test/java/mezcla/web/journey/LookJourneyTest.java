@@ -68,7 +68,8 @@ public class LookJourneyTest extends DemoApplicationTest {
         devi.getByLabel("foreign solution in it").check();
         devi.getByRole(AriaRole.BUTTON, byName("Log what I see")).click();
         assertThat(devi.getByText("What you saw is logged.")).isVisible();
-        saoirse.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start one roll"))
+        Browser.saysWhichFilm(saoirse);
+        saoirse.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start colour negative"))
                 .click();
         assertThat(saoirse.getByText("another solution got into it").first()).isVisible();
         saoirse.navigate("/signs");

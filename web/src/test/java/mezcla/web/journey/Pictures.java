@@ -99,8 +99,9 @@ public class Pictures extends DemoApplicationTest {
         for (String rolls : new String[] {"4", "3"}) {
             page.navigate("/batches/4/run?tank=3");
             page.locator("[name='film[0].count']").fill(rolls);
-            page.locator("button[formaction$='/starts']:has-text('" + (rolls.equals("4") ? "four" : "three") + "')")
+            page.locator("button[name='done']:has-text('" + (rolls.equals("4") ? "four" : "three") + "')")
                     .waitFor();
+            Browser.saysWhichFilm(page);
             page.locator("button[formaction$='/loads']").click();
             Browser.at(page, "**/evening?planned");
         }
@@ -168,6 +169,7 @@ public class Pictures extends DemoApplicationTest {
     private static String ribbon(Page page) {
         page.navigate("/batches/5/run?tank=1&probe=NONE");
         page.locator("#probe").selectOption("NONE");
+        Browser.saysWhichFilm(page);
         page.locator("button[formaction$='/starts']").click();
         Browser.at(page, "**/runs/*/ribbon");
         page.waitForCondition(() -> {

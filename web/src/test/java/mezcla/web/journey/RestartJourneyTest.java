@@ -26,6 +26,7 @@ public class RestartJourneyTest {
             Page ines = browser.signedIn("ines", 1280, 800);
             ines.navigate("/batches/3/run?tank=1");
             heading(ines);
+            Browser.saysWhichFilm(ines);
             ines.locator("button[formaction$='/starts']").click();
             Browser.at(ines, "**/ribbon");
             pourTheBleachAMinuteAgo(ines);

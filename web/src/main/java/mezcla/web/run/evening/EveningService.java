@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import mezcla.batch.BatchState;
 import mezcla.log.Roll;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
@@ -74,15 +75,13 @@ public class EveningService {
         tank.fit(rolls).objection().ifPresent(objection -> {
             throw Refusal.of(objection);
         });
-        RunPlan plan = RunPlan.of(log.state().batch(batchId), planning.question(rolls, tank));
-        if (plan.question().irreplaceable() && plan.asksForTest()) {
+        BatchState batch = log.state().batch(batchId);
+        if (rolls.stream().anyMatch(Roll::irreplaceable)
+                && !batch.ended()
+                && RunPlan.of(batch, planning.question(rolls, tank)).asksForTest()) {
             throw Refusal.of(new FormObjection.TestedFirst());
         }
-        mapper.add(
-                who.id(),
-                log.state().batch(batchId).id(),
-                PlannedLoad.of(rolls, form).write(),
-                clock.instant());
+        mapper.add(who.id(), batch.id(), PlannedLoad.of(rolls, form).write(), clock.instant());
     }
 
     private List<EveningMapper.LoadRow> rows() {
