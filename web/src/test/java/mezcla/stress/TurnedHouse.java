@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Instant;
+import java.time.Duration;
 import mezcla.web.MezclaApplication;
 import mezcla.web.clock.TestClock;
 import org.springframework.boot.SpringApplication;
@@ -27,13 +27,12 @@ public final class TurnedHouse {
         @Bean
         @Primary
         Clock wrong() {
-            return new TestClock(() -> {
+            return TestClock.wrongBy(() -> {
                 try {
-                    return Instant.now()
-                            .plusSeconds(
-                                    Long.parseLong(Files.readString(WRONG_BY).strip()));
+                    return Duration.ofSeconds(
+                            Long.parseLong(Files.readString(WRONG_BY).strip()));
                 } catch (IOException e) {
-                    return Instant.now();
+                    return Duration.ZERO;
                 }
             });
         }

@@ -1,5 +1,6 @@
 package mezcla.stress;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.CookieManager;
 import java.net.URI;
@@ -9,6 +10,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -22,6 +25,7 @@ public final class Visitor {
             HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
     private String address;
     private String token = "";
+    private String from = "";
 
     public Visitor(String address) {
         this.address = address;
@@ -75,8 +79,42 @@ public final class Visitor {
                 HttpResponse.BodyHandlers.ofString());
     }
 
+    /** Sends a form with a file in it. */
+    HttpResponse<String> file(String page, String name, byte[] file, List<String> fields)
+            throws IOException, InterruptedException {
+        String boundary = UUID.randomUUID().toString();
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        List<String> all = new ArrayList<>(List.of("_csrf", token));
+        all.addAll(fields);
+        for (int i = 0; i < all.size(); i += 2) {
+            body.write("--%s\r\nContent-Disposition: form-data; name=\"%s\"\r\n\r\n%s\r\n"
+                    .formatted(boundary, all.get(i), all.get(i + 1))
+                    .getBytes(StandardCharsets.UTF_8));
+        }
+        body.write(
+                "--%s\r\nContent-Disposition: form-data; name=\"%s\"; filename=\"a.png\"\r\nContent-Type: image/png\r\n\r\n"
+                        .formatted(boundary, name)
+                        .getBytes(StandardCharsets.UTF_8));
+        body.write(file);
+        body.write("\r\n--%s--\r\n".formatted(boundary).getBytes(StandardCharsets.UTF_8));
+        return browser.send(
+                request(page)
+                        .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray()))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+    }
+
     private HttpRequest.Builder request(String page) {
-        return HttpRequest.newBuilder(URI.create(address + page)).timeout(PATIENCE);
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(address + page)).timeout(PATIENCE);
+        return from.isEmpty() ? request : request.header("X-Forwarded-For", from);
+    }
+
+    /** Comes from another machine, as a server on this one says. */
+    Visitor from(String machine) {
+        from = machine;
+        return this;
     }
 
     String token() {
