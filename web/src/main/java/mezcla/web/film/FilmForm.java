@@ -387,7 +387,6 @@ public class FilmForm {
     /** Whether more is said of the film than format and owner. */
     public boolean isMore() {
         return !correction.isBlank()
-                || !madeFor.isBlank()
                 || !backing.equals(Backing.USUAL.name())
                 || film.stream().anyMatch(line -> !line.name.isBlank() || !line.exposures.isBlank());
     }
