@@ -138,7 +138,7 @@ public class BadInputTest extends DemoApplicationTest {
 
     private static Map<String, String> film() {
         return new LinkedHashMap<>(Map.of(
-                "film[0].count", "1", "film[0].format", "120", "film[0].owner", "Ines", "push", "0", "tank", "1"));
+                "film[0].count", "1", "film[0].format", "120", "film[0].owner", "Ines", "push", "0", "tank", "2"));
     }
 
     private static Map<String, String> with(Map<String, String> good, String... more) {
@@ -332,7 +332,7 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form(
                         "/batches/4/ticks",
                         "ines",
-                        Map.of("ticked1", "true", "owner1", "Ines", "format1", "120", "day1", "", "tank", "1"),
+                        Map.of("ticked1", "true", "owner1", "Ines", "format1", "120", "day1", "", "tank", "2"),
                         Map.of(
                                 "owner1",
                                 Takes.WORDS,

@@ -180,12 +180,12 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
                 .andExpect(content().string(containsString("is taken")));
         SignedIn ruben = (SignedIn) members.loadUserByUsername("ruben");
         assertThat(ruben.isSteward()).isFalse();
-        pages.perform(send("/house/tanks", odile(), "tank", "Big one", "tankVolume", "1,5 l"))
+        pages.perform(send("/house/tanks", odile(), "tank", "Big one", "tankVolume", "1,5 l", "holdsR135", "4"))
                 .andExpect(redirectedUrl("/house/things?saved=tank#list-tanks"));
-        pages.perform(send("/house/tanks", odile(), "tank", "big ONE", "tankVolume", "2 l"))
+        pages.perform(send("/house/tanks", odile(), "tank", "big ONE", "tankVolume", "2 l", "holdsR135", "4"))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("is there already")));
-        pages.perform(send("/house/tanks", odile(), "tank", "Other", "tankVolume", "1,200"))
+        pages.perform(send("/house/tanks", odile(), "tank", "Other", "tankVolume", "1,200", "holdsR135", "4"))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("could be 1.2 or 1200 ml")));
         pages.perform(send("/house/bottles", odile(), "bottle", "A1", "bottleVolume", "1 L", "material", "GLASS"))

@@ -108,7 +108,16 @@ public class MonthOfMoneyTest extends DemoPagesTest {
 
     private static String[] film(String owner, String format) {
         return new String[] {
-            "film[0].count", "1", "film[0].format", format, "film[0].owner", owner, "push", "0", "tank", "1"
+            "film[0].count",
+            "1",
+            "film[0].format",
+            format,
+            "film[0].owner",
+            owner,
+            "push",
+            "0",
+            "tank",
+            format.equals("120") ? "2" : "1"
         };
     }
 
@@ -234,7 +243,7 @@ public class MonthOfMoneyTest extends DemoPagesTest {
         assertThat(answer(
                                 get("/batches/4/run")
                                         .param("formKey", UUID.randomUUID().toString())
-                                        .param("tank", "1")
+                                        .param("tank", "2")
                                         .param("film[0].count", "1")
                                         .param("film[0].format", "135-36")
                                         .param("film[0].owner", "Arno"),

@@ -295,7 +295,7 @@ public class PagesTest extends DemoApplicationTest {
         assertThat(rows()).isEqualTo(before + 1);
         pages.perform(get(page).with(user(ines)))
                 .andExpect(content().string(containsString("The run is logged")))
-                .andExpect(content().string(containsString("Logged against: run too big")));
+                .andExpect(content().string(containsString("Logged against: no reel for, run too big")));
     }
 
     @Test
@@ -310,7 +310,7 @@ public class PagesTest extends DemoApplicationTest {
                         .param("film[0].owner", "Ines")
                         .param("film[0].format", "120")
                         .param("push", "0")
-                        .param("tank", "1"))
+                        .param("tank", "2"))
                 .andReturn()
                 .getResponse()
                 .getRedirectedUrl();

@@ -85,7 +85,7 @@ public class QueueTest extends DemoPagesTest {
                 .contains(
                         "Cine negative: one waits",
                         "No batch of it stands on the shelf",
-                        "Mixing 800 ml for it alone makes")
+                        "Mixing 300 ml for it alone makes")
                 .contains("Run, not collected yet", "weir in the rain");
         assertThat(proposed(page)).hasSizeGreaterThan(1);
     }

@@ -581,7 +581,7 @@ class DemoData implements ApplicationRunner {
         leave("Tomasz", 2, null, film("Oda", "135-36", "wedding, one", 0, false), true, null);
         leave("Tomasz", 2, null, film("Oda", "135-36", "wedding, two", 0, false), true, null);
         leave("Saoirse", 1, null, film("Saoirse", "135-24", "market", 0, false), true, null);
-        leave("Bram", 1, null, film("Bram", "16 mm, 30 m", "the old tannery", 0, false), true, null, CINE);
+        leave("Bram", 1, null, film("Bram", "135-36", "the old tannery", 0, false), true, null, CINE);
         leave("Devi", 1, null, film("Devi", "135-36", "fair", 1, false), false, null);
     }
 

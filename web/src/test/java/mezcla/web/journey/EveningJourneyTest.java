@@ -61,6 +61,7 @@ public class EveningJourneyTest extends DemoApplicationTest {
 
         devi.navigate("/batches/4/run");
         assertThat(heading(devi)).hasText("Colour negative: developer for 3:45");
+        Browser.saysWhichFilm(devi);
         ines.navigate("/batches/4/run");
         Browser.saysWhichFilm(ines);
         Browser.pressTwice(ines, "Start colour negative, 3:45");
@@ -78,7 +79,6 @@ public class EveningJourneyTest extends DemoApplicationTest {
         assertThat(crate(phone, "4 Oxbow liquid")).containsText(Pattern.compile("In use since [0-9:]+, Ines"));
         Browser.assertAccessible(phone);
 
-        Browser.saysWhichFilm(devi);
         devi.getByRole(AriaRole.BUTTON, byName("Start colour negative, 3:45")).click();
         assertThat(devi.getByText("The batch has moved on since you looked:")).isVisible();
         assertThat(devi.getByText("Ines: Started 1 × 135-36 of Ines, colour negative"))

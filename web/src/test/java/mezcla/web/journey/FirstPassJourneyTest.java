@@ -165,20 +165,26 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         count.fill("10");
         assertThat(page.locator("#count0-error"))
                 .hasText("This run is ten rolls, and the developer takes nine rolls more.");
-        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("This run does not fit");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("This colour negative run does not fit");
         Browser.assertAccessible(page);
         assertThat(page.getByRole(AriaRole.BUTTON, named("Start"))).hasCount(0);
         assertThat(page.getByRole(AriaRole.BUTTON, byName("Log ten rolls that went through")))
                 .isVisible();
         count.fill("4");
-        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("Developer for 3:20");
         assertThat(page.locator("#count0-error")).isEmpty();
+        assertThat(page.locator("#tank-error")).hasText("This tank has no reel for 120.");
+        page.getByLabel("of format").selectOption("135-36");
+        count.fill("1");
+        assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("Colour negative: developer for 3:20");
+        assertThat(page.locator("#tank-error")).isEmpty();
+        page.getByLabel("of format").selectOption("120");
+        count.fill("4");
         Browser.assertAccessible(page);
-        Browser.pressTwice(page, "Log four rolls as done");
+        Browser.pressTwice(page, "Log four rolls that went through");
         Browser.at(page, "**/batches/*?logged=*");
         page.goBack();
         assertThat(page.getByText("This has been saved already")).isVisible();
-        assertThat(page.getByRole(AriaRole.BUTTON, byName("Log four rolls as done")))
+        assertThat(page.getByRole(AriaRole.BUTTON, byName("Log four rolls that went through")))
                 .hasCount(0);
         Browser.assertAccessible(page);
         page.getByRole(AriaRole.LINK, byName("see what it led to")).click();
@@ -216,9 +222,9 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("9");
         assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("No batch can take your film tonight");
         assertThat(page.getByRole(AriaRole.LINK).filter(with("5 Kiln Lane powder")))
-                .containsText("This run is nine rolls, and the developer takes eight rolls more.");
+                .containsText("That is more than goes in: 1 × 135 fill this tank.");
         assertThat(page.getByRole(AriaRole.LINK).filter(with("4 Oxbow liquid")))
-                .containsText("it would be used up before the film is done");
+                .containsText("That is more than goes in: 1 × 135 fill this tank.");
         Browser.assertAccessible(page);
         page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("1");
         page.getByLabel("Tank").selectOption("1 L tank");
@@ -226,7 +232,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("No batch can take your film tonight");
         assertThat(page.getByRole(AriaRole.LINK, byName("The 500 ml tank through batch 7")))
                 .isVisible();
-        page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("3");
+        page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("2");
         page.getByLabel("Process").selectOption("cine-negative");
         assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("No batch can take your film tonight");
         page.getByLabel("Tank").selectOption("500 ml tank");
@@ -297,8 +303,8 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         }
         phone.navigate("/shelf");
         Browser.assertAccessible(phone);
-        phone.getByRole(AriaRole.LINK, byName("Run with batch 4, 3:45")).click();
-        assertThat(phone.getByRole(AriaRole.HEADING, level(1))).hasText("Developer for 3:45");
+        phone.getByRole(AriaRole.LINK, byName("Colour negative")).click();
+        assertThat(phone.getByRole(AriaRole.HEADING, level(1))).hasText("Colour negative: developer for 3:45");
         assertThat(browser.troubles()).isEmpty();
     }
 

@@ -87,6 +87,7 @@ public class Pictures extends DemoApplicationTest {
             first.navigate("/house/tanks/new");
             first.locator("#tank").fill("Two reels");
             first.locator("#tankVolume").fill("500 ml");
+            first.locator("#holdsR135").fill("2");
             first.keyboard().press("Enter");
             Browser.at(first, "**/house/things?saved=tank#list-tanks");
             four(browser, "bram", "/shelf", "beginning");
