@@ -236,7 +236,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         page.getByLabel("Process").selectOption("cine-negative");
         assertThat(page.getByRole(AriaRole.HEADING, level(1))).hasText("No batch can take your film tonight");
         page.getByLabel("Tank").selectOption("500 ml tank");
-        assertThat(page.getByRole(AriaRole.LINK, byName("Mix from Sootback Cine 800 ml")))
+        assertThat(page.getByRole(AriaRole.LINK, byName("Mix 500 ml from Sootback Cine 800 ml")))
                 .isVisible();
         Browser.assertAccessible(page);
         assertThat(page.evaluate("window.sameDocument")).isEqualTo(true);
