@@ -245,7 +245,7 @@ public class FirstPassJourneyTest extends DemoApplicationTest {
         page.getByLabel("Process").selectOption("colour-negative");
         page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)).fill("2");
         page.locator(".forward").waitFor();
-        page.getByRole(AriaRole.LINK, named("Run with batch")).click();
+        page.getByRole(AriaRole.LINK, named("Run batch")).click();
         assertThat(page.getByLabel("Rolls", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("2");
         assertThat(page.getByLabel("In the tank")).hasValue("2");
