@@ -37,6 +37,9 @@ final class Browser implements AutoCloseable {
                     .setArgs(List.of(
                             "--no-sandbox",
                             "--disable-gpu",
+                            // Debian's own settings draw with a graphics processor that is made up by this one.
+                            "--disable-gpu-rasterization",
+                            "--disable-gpu-compositing",
                             "--disable-quic",
                             "--no-first-run",
                             "--disable-background-networking",

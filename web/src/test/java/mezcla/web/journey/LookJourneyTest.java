@@ -59,6 +59,7 @@ public class LookJourneyTest extends DemoApplicationTest {
         Page devi = browser.signedIn("devi", 390, 844);
         Page saoirse = browser.signedIn("saoirse", 1280, 800);
         saoirse.navigate("/batches/5/run");
+        Browser.saysWhichFilm(saoirse);
         devi.navigate("/batches/5");
         devi.locator("a.bottle-link").first().click();
         Browser.assertAccessible(devi);
@@ -68,7 +69,6 @@ public class LookJourneyTest extends DemoApplicationTest {
         devi.getByLabel("foreign solution in it").check();
         devi.getByRole(AriaRole.BUTTON, byName("Log what I see")).click();
         assertThat(devi.getByText("What you saw is logged.")).isVisible();
-        Browser.saysWhichFilm(saoirse);
         saoirse.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Start colour negative"))
                 .click();
         assertThat(saoirse.getByText("another solution got into it").first()).isVisible();
