@@ -67,6 +67,9 @@ public sealed interface BatchObjection extends Objection {
     /** A void is not voided. */
     record VoidIsFinal() implements BatchObjection {}
 
+    /** What the house decided holds until it is undone where it was decided; without its row it would hold unsaid. */
+    record UndoneWhereDecided() implements BatchObjection {}
+
     /** Rows that rest on the one to void. */
     record LaterEntriesDepend(List<LogEntry> entries) implements BatchObjection {}
 

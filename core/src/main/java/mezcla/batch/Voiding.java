@@ -16,6 +16,7 @@ import mezcla.log.EntryVoided;
 import mezcla.log.FillMoved;
 import mezcla.log.FillShared;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.HouseDecided;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.PartMoved;
@@ -46,7 +47,7 @@ public final class Voiding {
      *
      * @param log the whole log
      * @param sequence the row's number
-     * @throws Refusal {@code unknown-entry}, {@code already-void}, {@code void-is-final}, or
+     * @throws Refusal {@code unknown-entry}, {@code already-void}, {@code void-is-final}, {@code undone-where-decided}, or
      *     {@code later-entries-depend} with those entries
      */
     public static void check(Collection<LogEntry> log, long sequence) {
@@ -60,6 +61,9 @@ public final class Voiding {
         }
         if (entry instanceof EntryVoided) {
             throw Refusal.of(new BatchObjection.VoidIsFinal());
+        }
+        if (entry instanceof HouseDecided) {
+            throw Refusal.of(new BatchObjection.UndoneWhereDecided());
         }
         List<LogEntry> dependents = voiding.dependingOn(entry);
         if (!dependents.isEmpty()) {

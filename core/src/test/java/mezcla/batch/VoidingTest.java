@@ -17,6 +17,7 @@ import mezcla.log.FillSpilled;
 import mezcla.log.FillToppedUp;
 import mezcla.log.FillsDiscarded;
 import mezcla.log.Finding;
+import mezcla.log.HouseDecided;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.measure.Refusal;
@@ -45,6 +46,13 @@ public class VoidingTest {
         TestLog log = log();
         assertThat(dependents(refusal(log, 1))).containsExactly(log.entries().get(1));
         assertThat(dependents(refusal(log, 2))).containsExactly(log.entries().get(2));
+    }
+
+    @Test
+    public void whatTheHouseDecidedIsUndoneWhereItWasDecided() {
+        TestLog log = log();
+        log.add(3, stamp -> new HouseDecided(stamp, HouseDecided.Topic.HABITS, "", "no advice", "advice", "{}"));
+        assertThat(refusal(log, log.entries().size()).code()).isEqualTo("undone-where-decided");
     }
 
     @Test

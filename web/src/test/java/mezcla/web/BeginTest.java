@@ -19,8 +19,10 @@ import java.util.Locale;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import mezcla.log.HouseDecided;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.log.DarkroomLog;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
@@ -42,6 +44,9 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
     private static final PrintStream TERMINAL = System.out;
     private static final ByteArrayOutputStream CONSOLE = new ByteArrayOutputStream();
     private static final Pattern CODE = Pattern.compile("type this code: ([A-Z2-9]{10})");
+
+    @Autowired
+    private DarkroomLog log;
 
     @Autowired
     private MockMvc pages;
@@ -182,6 +187,15 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
         assertThat(ruben.isSteward()).isFalse();
         pages.perform(send("/house/tanks", odile(), "tank", "Big one", "tankVolume", "1,5 l", "holdsR135", "4"))
                 .andExpect(redirectedUrl("/house/things?saved=tank#list-tanks"));
+        pages.perform(send("/house/bath", odile(), "litres", "14", "power", "900", "loss", "5"))
+                .andExpect(status().is3xxRedirection());
+        assertThat(log.book().entries())
+                .filteredOn(HouseDecided.class::isInstance)
+                .map(HouseDecided.class::cast)
+                .filteredOn(row -> row.topic() == HouseDecided.Topic.WATER_BATH)
+                .as("that there was none cannot be said again")
+                .singleElement()
+                .matches(row -> row.setting() == null && row.before().isEmpty());
         pages.perform(send("/house/tanks", odile(), "tank", "big ONE", "tankVolume", "2 l", "holdsR135", "4"))
                 .andExpect(status().isUnprocessableContent())
                 .andExpect(content().string(containsString("is there already")));

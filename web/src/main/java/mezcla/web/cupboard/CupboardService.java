@@ -117,7 +117,7 @@ public class CupboardService {
             return view(kit, house, "Parts of no bath alone: keep them for another kit.", false);
         }
         KitSplit split = KitSplit.of(leaflet.recipes(baths), kit.left(), leaflet.makesMl());
-        boolean makesSome = split.largestMl() >= LEAST_WORTH_MIXING_ML && !kit.isFinished();
+        boolean makesSome = split.largestMl() >= LEAST_WORTH_MIXING_ML;
         boolean opened = kit.parts().stream().anyMatch(state -> state.openedAt() != null);
         return whole
                 ? view(

@@ -8,9 +8,6 @@ public interface BringsBack {
     /** What it can bring back. */
     HouseDecided.Topic topic();
 
-    /** The page on which that is decided. */
-    String page();
-
     /**
      * Brings it back; that is another decision.
      *

@@ -141,12 +141,11 @@ public class Decisions {
      * Takes the newest decision about something back.
      *
      * @param number its row
-     * @return the page on which it is decided
      * @throws Refusal {@code nothing-to-take-back} where a later one holds, or what was before is not known
      */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public String takeBack(SignedIn who, long number) {
+    public void takeBack(SignedIn who, long number) {
         HouseDecided row = newestFirst().stream()
                 .filter(each -> each.stamp().sequence() == number)
                 .findFirst()
@@ -162,6 +161,5 @@ public class Decisions {
             throw Refusal.of(new FormObjection.NothingToTakeBack());
         }
         way.bringBack(who, row.subject(), setting);
-        return way.page();
     }
 }

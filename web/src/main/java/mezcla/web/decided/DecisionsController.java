@@ -59,7 +59,10 @@ class DecisionsController {
         return forms.answer(
                 errors,
                 formKey,
-                () -> decisions.takeBack(steward, number) + "?taken-back",
+                () -> {
+                    decisions.takeBack(steward, number);
+                    return "/house/decisions?taken-back";
+                },
                 objection -> "decision-" + number,
                 () -> page(errors));
     }

@@ -1,6 +1,7 @@
 package mezcla.web.decided;
 
 import java.time.Clock;
+import java.util.Objects;
 import mezcla.log.HouseDecided;
 import mezcla.web.access.SignedIn;
 import mezcla.web.house.HouseService;
@@ -28,7 +29,12 @@ public class WaterBaths implements BringsBack {
     public void describe(SignedIn who, WaterBath bath) {
         WaterBath before = houses.waterBath().orElse(null);
         houses.keepTub(who.id(), bath, clock.instant());
-        decisions.decided(HouseDecided.Topic.WATER_BATH, "", WaterBaths::words, before, bath);
+        if (before == null) {
+            // That there is none cannot be said again, so there is no way back.
+            decisions.decided(HouseDecided.Topic.WATER_BATH, "", "", words(bath));
+        } else {
+            decisions.decided(HouseDecided.Topic.WATER_BATH, "", WaterBaths::words, before, bath);
+        }
     }
 
     private static String words(WaterBath bath) {
@@ -45,18 +51,9 @@ public class WaterBaths implements BringsBack {
     }
 
     @Override
-    public String page() {
-        return "/house/decisions";
-    }
-
-    /** Where nobody had described it, it stays as it is: that it has none cannot be said. */
-    @Override
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void bringBack(SignedIn who, String subject, String setting) {
-        WaterBath before = decisions.read(setting, WaterBath.class);
-        if (before != null) {
-            describe(who, before);
-        }
+        describe(who, Objects.requireNonNull(decisions.read(setting, WaterBath.class)));
     }
 }

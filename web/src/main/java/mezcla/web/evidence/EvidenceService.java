@@ -207,11 +207,6 @@ public class EvidenceService implements BringsBack {
     }
 
     @Override
-    public String page() {
-        return "/house/decisions";
-    }
-
-    @Override
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void bringBack(SignedIn who, String subject, String setting) {

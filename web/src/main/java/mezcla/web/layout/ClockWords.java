@@ -13,7 +13,7 @@ final class ClockWords {
         String other = Figures.dayYearAndHour(odd.other(), zone);
         return switch (odd.oddity()) {
             case JUMPED ->
-                "This machine’s clock jumped: it shows %s, but by how long it has been running it is %s. Until a steward says which is right, entries are dated by the second."
+                "This machine’s clock jumped: it shows %s, but by how long it has been running it is %s. Until a steward says which is right, entries are dated by how long it has been running."
                         .formatted(shows, other);
             case BEHIND ->
                 "This machine’s clock shows %s, but the last entry is from %s. One of them is wrong: until a steward puts that right, new entries are dated like the last one."

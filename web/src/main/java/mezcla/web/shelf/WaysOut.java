@@ -152,7 +152,7 @@ public final class WaysOut {
         tank(plan).ifPresent(tank -> address.queryParam("tank", tank.id()));
         String push =
                 BigDecimal.valueOf(plan.question().stops()).stripTrailingZeros().toPlainString();
-        return address.queryParam("push", push.equals("0.0") ? "0" : push)
+        return address.queryParam("push", push)
                 .queryParam("madeFor", plan.batch().process().key())
                 .buildAndExpand(plan.batch().id())
                 .encode()

@@ -26,7 +26,7 @@ public class DefaultButtonTest extends DemoApplicationTest {
             async (place) => {
               const answer = await fetch(place);
               const wrong = [];
-              if (answer.status >= 500) wrong.push('is answered with ' + answer.status);
+              if (answer.status === 404 || answer.status >= 500) wrong.push('is answered with ' + answer.status);
               const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
               const typed = 'input:not([type=hidden]):not([type=checkbox]):not([type=radio]):not([type=file])';
               for (const form of page.forms) {

@@ -148,7 +148,7 @@ public class FitTest extends DemoApplicationTest {
             "/leaflets/1",
             "/leaflets/new",
             "/leaflets/1/retype",
-            "/leaflets/1/limits",
+            "/leaflets/1/evidence",
             "/adopt",
             "/adopt?leaflet=1",
             "/walk",

@@ -25,11 +25,6 @@ class HabitsBack implements BringsBack {
     }
 
     @Override
-    public String page() {
-        return "/house/ways";
-    }
-
-    @Override
     public void bringBack(SignedIn who, String subject, String setting) {
         household.change(Objects.requireNonNull(decisions.read(setting, RunHabits.class)));
     }

@@ -146,11 +146,6 @@ public class SchoolsService implements BringsBack {
     }
 
     @Override
-    public String page() {
-        return "/house/strictness";
-    }
-
-    @Override
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
     public void bringBack(SignedIn who, String subject, String setting) {

@@ -25,11 +25,6 @@ class SurroundingsBack implements BringsBack {
     }
 
     @Override
-    public String page() {
-        return "/house/this";
-    }
-
-    @Override
     public void bringBack(SignedIn who, String subject, String setting) {
         household.change(Objects.requireNonNull(decisions.read(setting, Surroundings.class)));
     }

@@ -65,11 +65,6 @@ public class StandInService implements BringsBack {
     }
 
     @Override
-    public String page() {
-        return "/house/stand-ins";
-    }
-
-    @Override
     @Transactional
     public void bringBack(SignedIn who, String subject, String setting) {
         decide(who, BathRole.Nature.valueOf(subject), Objects.requireNonNull(decisions.read(setting, Limits.class)));

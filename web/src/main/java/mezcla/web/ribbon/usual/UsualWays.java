@@ -96,8 +96,9 @@ public class UsualWays implements BringsBack {
                         batch.inUse().stream()
                                 .filter(start -> start.stamp().memberId() == member.id())
                                 .map(start -> start.stamp().sequence())))
+                .sorted(Comparator.reverseOrder())
                 .filter(run -> mapper.chosen(run) != null || mapper.ofRun(run) != null)
-                .max(Comparator.naturalOrder());
+                .findFirst();
     }
 
     private static Long known(RunLogged run) {
@@ -122,11 +123,6 @@ public class UsualWays implements BringsBack {
     @Override
     public HouseDecided.Topic topic() {
         return HouseDecided.Topic.WAY;
-    }
-
-    @Override
-    public String page() {
-        return "/house/ways";
     }
 
     @Override

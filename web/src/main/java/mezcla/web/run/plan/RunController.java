@@ -91,7 +91,6 @@ class RunController {
         if (form.getTank().isEmpty()) {
             form.setTank(tankFor(form, id, way));
         }
-        form.ownedBy(member.owner());
         return page(id, form, member, new FieldErrors(), false);
     }
 
