@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import mezcla.batch.StorageAge;
 import mezcla.leaflet.Bath;
-import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Caution;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
@@ -74,7 +73,7 @@ public class PrintedTextsTest {
         assertThat(WarmUp.usualWPerK(false, 1)).isEqualTo(5);
         assertThat(WarmUp.usualWPerK(true, 0.5)).isEqualTo(3.5);
         assertThat(WarmUp.usualWPerK(false, 0.5)).isEqualTo(3.5);
-        assertThat(WarmUp.higherC(38, 0.3)).isCloseTo(39.8, within(1e-9));
+        assertThat(WarmUp.higherC(38.3)).isCloseTo(39.8, within(1e-9));
     }
 
     @Test
@@ -91,42 +90,6 @@ public class PrintedTextsTest {
                             .code())
                     .isEqualTo("readings-do-not-fit");
         }
-    }
-
-    @Test
-    public void bathsThatAreAlikeAreWarmedTogether() {
-        Leaflet sheet = Leaflets.negative();
-        Bath developer = sheet.bath("dev");
-        assertThat(WarmUp.includes(developer, developer)).isTrue();
-        assertThat(WarmUp.includes(sheet.bath("bx"), developer))
-                .as("as warm as it")
-                .isTrue();
-        Bath cool = sheet.bath("bx");
-        Bath cold = new Bath(
-                cool.key(),
-                cool.role(),
-                cool.recipe(),
-                new Timing(200, 24, 20, 30, new Exhaustion.Fixed(), List.of(), List.of()),
-                1000,
-                null,
-                null,
-                null,
-                null);
-        assertThat(WarmUp.includes(cold, developer)).isFalse();
-        assertThat(WarmUp.includes(
-                        new Bath(
-                                "d2",
-                                BathRole.COLOUR_DEVELOPER,
-                                cold.recipe(),
-                                cold.timing(),
-                                1000,
-                                null,
-                                null,
-                                null,
-                                null),
-                        developer))
-                .as("every developer")
-                .isTrue();
     }
 
     @Test

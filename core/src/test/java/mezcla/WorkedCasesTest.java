@@ -21,6 +21,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -53,6 +55,7 @@ import mezcla.mixing.WaterBlend;
 import mezcla.money.BreakEven;
 import mezcla.money.ExpectedRolls;
 import mezcla.money.KitLedger;
+import mezcla.money.SharedCost;
 import mezcla.money.Sharing;
 import mezcla.processing.Agitation;
 import mezcla.processing.EquivalentDevelopment;
@@ -106,6 +109,8 @@ public class WorkedCasesTest {
         checks.put("film-load", this::filmLoad);
         checks.put("days-left", this::daysLeft);
         checks.put("warm-water", this::warmWater);
+        checks.put("warm-up-ranges", this::warmUp);
+        checks.put("taken-over-cost", this::takenOverCost);
         checks.put("expected-rolls", this::expectedRolls);
     }
 
@@ -187,17 +192,53 @@ public class WorkedCasesTest {
                         given.get("lossWPerK").asDouble(),
                         given.get("roomC").asDouble(),
                         given.get("bathStartC").asDouble()),
-                each(
-                        given.get("bottles"),
-                        node -> new WarmUp.Warmed(
-                                node.get("litres").asDouble(),
-                                node.get("wPerK").asDouble(),
-                                node.get("startC").asDouble())),
-                given.get("setC").asDouble(),
-                given.get("targetC").asDouble(),
-                given.get("toleranceC").asDouble());
+                wanted(given),
+                given.get("setC").asDouble());
         number(worked, "readySeconds", warm.readySeconds());
         number(worked, "untilSeconds", warm.untilSeconds());
+    }
+
+    /** The bottles of a case: each to its own range, or all to one target within one tolerance. */
+    private static List<WarmUp.Wanted> wanted(JsonNode given) {
+        return each(given.get("bottles"), node -> {
+            WarmUp.Warmed in = new WarmUp.Warmed(
+                    node.get("litres").asDouble(),
+                    node.get("wPerK").asDouble(),
+                    node.get("startC").asDouble());
+            if (node.has("lowC")) {
+                return new WarmUp.Wanted(
+                        in, node.get("lowC").asDouble(), node.get("highC").asDouble());
+            }
+            double target = given.get("targetC").asDouble();
+            double tolerance = given.get("toleranceC").asDouble();
+            return new WarmUp.Wanted(in, target - tolerance, target + tolerance);
+        });
+    }
+
+    private void takenOverCost(Case worked) {
+        JsonNode given = worked.given();
+        List<Double> later = each(given.get("rollsLater"), JsonNode::asDouble);
+        double before = given.get("rollsBefore").asDouble();
+        SharedCost cost =
+                new SharedCost(Money.ofMinor(NZD, given.get("totalMinor").asLong()), before, later);
+        assertThat(cost.before().getAmountMinorLong())
+                .isEqualTo(worked.expect().get("houseMinor").asLong());
+        assertThat(cost.each().stream().map(Money::getAmountMinorLong).toList())
+                .isEqualTo(each(worked.expect().get("laterMinor"), JsonNode::asLong));
+        OptionalDouble printed = OptionalDouble.of(given.get("printedRolls").asDouble());
+        assertThat(minor(cost.soFar())).isEqualTo(minor(worked.expect().get("soFarMinor")));
+        assertThat(minor(cost.atCapacity(printed)))
+                .isEqualTo(minor(worked.expect().get("atPrintedCapacityMinor")));
+        assertThat(cost.unused(printed).getAmountMinorLong())
+                .isEqualTo(worked.expect().get("unusedMinor").asLong());
+    }
+
+    private static @Nullable Long minor(Optional<Money> money) {
+        return money.map(Money::getAmountMinorLong).orElse(null);
+    }
+
+    private static @Nullable Long minor(JsonNode node) {
+        return node.isNull() ? null : Long.valueOf(node.asLong());
     }
 
     private void equivalentDevelopment(Case worked) {
@@ -283,14 +324,8 @@ public class WorkedCasesTest {
                 given.get("bathLitres").asDouble(),
                 given.get("lossWPerK").asDouble(),
                 given.get("roomC").asDouble(),
-                each(
-                        given.get("bottles"),
-                        node -> new WarmUp.Warmed(
-                                node.get("litres").asDouble(),
-                                node.get("wPerK").asDouble(),
-                                node.get("startC").asDouble())),
-                given.get("targetC").asDouble(),
-                given.get("toleranceC").asDouble());
+                wanted(given),
+                given.get("targetC").asDouble());
         number(worked, "waterC", water.waterC());
         number(worked, "readySeconds", water.readySeconds());
         number(worked, "untilSeconds", water.untilSeconds());

@@ -157,6 +157,33 @@ public record BatchState(
         return runs.stream().mapToDouble(RunLogged::equivalents).sum();
     }
 
+    /**
+     * Roll equivalents that it had done before it was taken over, as far as anybody knows: those of its image developer, else
+     * of the bath that had done most; 0 for one that was mixed here (rules, 3.6).
+     */
+    public double rollsBefore() {
+        List<FillState> mixedFills = own().filter(
+                        fill -> mixed.fills().stream().anyMatch(each -> each.fillId() == fill.id()))
+                .toList();
+        return process()
+                .imageDeveloper(mixedFills, fill -> fill.bath().role())
+                .map(FillState::mixedRolls)
+                .orElseGet(() -> mixedFills.stream()
+                        .mapToDouble(FillState::mixedRolls)
+                        .max()
+                        .orElse(0));
+    }
+
+    /** All roll equivalents that it did, those before it was taken over among them (rules, section 8). */
+    public double allRolls() {
+        return rollsBefore() + rolls();
+    }
+
+    /** When it was mixed: what was taken over, as far as anybody knows. */
+    public Instant mixedAt() {
+        return mixed.foldedAt();
+    }
+
     /** How many rolls of film it took, of whatever format. */
     public int filmCount() {
         return runs.stream().mapToInt(run -> run.rolls().size()).sum();

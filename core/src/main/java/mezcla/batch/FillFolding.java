@@ -67,7 +67,7 @@ final class FillFolding {
         Before before = mixed.before();
         this.mixed = mixed;
         this.leaflet = leaflet;
-        this.bath = leaflet.bath(mixed.bathKey());
+        this.bath = leaflet.counted(mixed.bathKey());
         this.mixedAt = before == null ? stamp.happenedAt() : before.mixedAt();
         this.spellFrom = mixedAt;
         this.seenAt = stamp.happenedAt();

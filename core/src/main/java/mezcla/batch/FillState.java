@@ -8,6 +8,7 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.AirKept;
+import mezcla.log.Before;
 import mezcla.log.Bottle;
 import mezcla.log.Finding;
 import mezcla.log.MixedFill;
@@ -69,6 +70,7 @@ public record FillState(
         Instant seenAt,
         List<PassedLimit> overrides) {
     private static final double UNEXPLAINED_ML = 10;
+    private static final double LEAST_ML = 1;
     private static final Duration MISSING_AFTER = Duration.ofDays(30);
 
     /** Keeps its own lists. */
@@ -182,9 +184,9 @@ public record FillState(
         return seenAt.isBefore(now.minus(MISSING_AFTER));
     }
 
-    /** What the leaflet says of its bath. */
+    /** What the leaflet says of its bath; its capacity is counted for what the whole recipe makes (rules, 4.11). */
     public Bath bath() {
-        return leaflet.bath(mixed.bathKey());
+        return leaflet.counted(mixed.bathKey());
     }
 
     /** The bottle that it is in. */
@@ -271,12 +273,49 @@ public record FillState(
     }
 
     /**
-     * How many roll equivalents it does in all: those that are done, and what is left of a limit.
+     * How many roll equivalents it does in all: those that are done, and what is left of a limit; where the limit is passed,
+     * those that it had done when it was reached. What was done since changes nothing about that.
      *
      * @param limit n at which it is used up
      */
     public double rollsOf(double limit) {
-        return rolls + Math.max(0, (limit - scaledRolls) / wearPerRoll());
+        double more = (limit - scaledRolls) / wearPerRoll();
+        if (more >= 0) {
+            return rolls + more;
+        }
+        for (int i = path.size() - 1; i > 0; i--) {
+            Worn after = path.get(i);
+            Worn before = path.get(i - 1);
+            if (before.scaledRolls() < limit && after.scaledRolls() >= limit) {
+                return reached(before, after, limit);
+            }
+        }
+        Worn begun = new Worn(mixedAt, mixedScaled(), mixedRolls());
+        return !path.isEmpty() && begun.scaledRolls() < limit
+                ? reached(begun, path.get(0), limit)
+                : Math.max(0, rolls + more);
+    }
+
+    private static double reached(Worn before, Worn after, double limit) {
+        double share = (limit - before.scaledRolls()) / (after.scaledRolls() - before.scaledRolls());
+        return before.rolls() + share * (after.rolls() - before.rolls());
+    }
+
+    /** Roll equivalents that it had done before it was taken over; 0 for one that was mixed here. */
+    public double mixedRolls() {
+        Before before = mixed.before();
+        return before == null ? 0 : before.rolls();
+    }
+
+    /** n of what it had done before it was taken over. */
+    private double mixedScaled() {
+        double mixedChemistry = mixed.volumeMl() * mixture.weakest();
+        return mixedRolls() * bath().capacityForMl() / Math.max(LEAST_ML, mixedChemistry);
+    }
+
+    /** Whether its wear has reached a limit, n. */
+    public boolean isPast(double limit) {
+        return Slack.reaches(scaledRolls, limit);
     }
 
     /** r: what a roll equivalent adds to n. */

@@ -65,7 +65,7 @@ public record Mixture(
         recipe.additions().forEach(each -> printed.merge(each.part(), each.amount(), Double::sum));
         List<Double> amounts = recipe.additions().stream()
                 .map(each -> uses.isEmpty()
-                        ? each.amount() * becameMl / Strength.makesMl(recipe)
+                        ? each.amount() * becameMl / recipe.makesMl()
                         : each.amount()
                                 * poured.getOrDefault(each.part(), 0.0)
                                 / Objects.requireNonNull(printed.get(each.part())))

@@ -70,6 +70,11 @@ public record Bath(
                 movement);
     }
 
+    /** The same bath whose capacity is counted for another volume, in ml. */
+    Bath countedFor(double ml) {
+        return new Bath(key, role, recipe, timing, ml, capacity, lifeDays, oneShot, rotarySeconds, movement);
+    }
+
     /** How long it takes on a rotary base; where the sheet prints nothing else, as long as by hand (rules, 4.7). */
     public Timing turning() {
         return rotarySeconds == null ? timing : timing.based(rotarySeconds);

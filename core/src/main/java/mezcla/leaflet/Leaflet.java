@@ -38,6 +38,8 @@ public record Leaflet(
         List<ProcessStep> steps,
         @Nullable StepClock clock,
         List<PrintedExample> examples) {
+    private static final double SAME_VOLUME = 0.005;
+
     /** A sheet that does not say when its clock starts. */
     public Leaflet(
             String key,
@@ -117,6 +119,27 @@ public record Leaflet(
             }
         }
         throw Refusal.of(new LeafletObjection.UnknownBath(bathKey));
+    }
+
+    /**
+     * The bath of that key, whose capacity is counted for the volume that its whole recipe really makes, where the sheet
+     * does not name another one (rules, 4.11).
+     *
+     * @throws Refusal {@code unknown-bath}
+     */
+    public Bath counted(String bathKey) {
+        Bath bath = bath(bathKey);
+        Recipe recipe = bath.recipe();
+        if (isAbout(bath.capacityForMl(), recipe.finalMl())) {
+            return bath.countedFor(recipe.makesMl());
+        }
+        return isAbout(bath.capacityForMl(), makesMl)
+                ? bath.countedFor(makesMl * recipe.makesMl() / recipe.finalMl())
+                : bath;
+    }
+
+    private static boolean isAbout(double ml, double printedMl) {
+        return Math.abs(ml - printedMl) <= SAME_VOLUME * printedMl;
     }
 
     /** The same sheet with another bath in the place of the one of that key. */

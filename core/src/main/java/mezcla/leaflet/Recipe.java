@@ -45,6 +45,11 @@ public record Recipe(
                 .sum();
     }
 
+    /** What it really makes, in ml: what its sheet says, or where the water is fixed, what results (rules, 3.7 and 4.11). */
+    public double makesMl() {
+        return mode == Mode.FIXED_WATER ? startWaterMl + waterBetweenMl() + partsMl() : finalMl;
+    }
+
     /** Whether something goes into it that cannot be divided. */
     public boolean takesSachets() {
         return additions.stream().anyMatch(each -> !each.unit().isMeasured());

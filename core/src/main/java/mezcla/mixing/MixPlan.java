@@ -113,7 +113,7 @@ public record MixPlan(
                 .toList();
         double partsMl = additions.stream().mapToDouble(PlannedAddition::roomMl).sum();
         boolean stretched = Math.abs(partsForMl - volumeMl) > STRETCHED_FROM_ML;
-        double strength = stretched ? scale * Strength.makesMl(recipe) / volumeMl : 1;
+        double strength = stretched ? scale * recipe.makesMl() / volumeMl : 1;
         Set<Check> checks = EnumSet.noneOf(Check.class);
         if (Slack.exceeds(1, strength)) {
             checks.add(Check.WEAKER);

@@ -31,7 +31,7 @@ public record Strength(List<Double> parts, double becameMl, boolean weak, boolea
      * @param becameMl the volume that the bath became, in ml; above 0
      */
     public static Strength of(Recipe recipe, List<Double> poured, double becameMl) {
-        double perMl = makesMl(recipe) / becameMl;
+        double perMl = recipe.makesMl() / becameMl;
         List<Addition> additions = recipe.additions();
         List<Double> parts = IntStream.range(0, additions.size())
                 .mapToObj(i -> poured.get(i) / additions.get(i).amount() * perMl)
@@ -44,13 +44,6 @@ public record Strength(List<Double> parts, double becameMl, boolean weak, boolea
             strong |= Slack.exceeds(parts.get(i) - 1, tolerance);
         }
         return new Strength(parts, becameMl, weak, strong);
-    }
-
-    /** What a recipe really makes, in ml: what its sheet says, or where the water is fixed, what results. */
-    public static double makesMl(Recipe recipe) {
-        return recipe.mode() == Recipe.Mode.FIXED_WATER
-                ? recipe.startWaterMl() + recipe.waterBetweenMl() + recipe.partsMl()
-                : recipe.finalMl();
     }
 
     /** The weakest of its parts, which the whole mix goes by; 1 where nothing is poured. */

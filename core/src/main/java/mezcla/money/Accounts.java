@@ -372,7 +372,7 @@ public final class Accounts {
             if (total.isEmpty() || weights.stream().noneMatch(weight -> weight > 0)) {
                 return Map.of();
             }
-            List<Money> shares = Sharing.split(total.get(), weights);
+            List<Money> shares = new SharedCost(total.get(), batch.rollsBefore(), weights).each();
             Map<String, Money> due = new HashMap<>();
             for (int i = 0; i < shares.size(); i++) {
                 Charge charge = charges.get(i);

@@ -9,12 +9,10 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.TreeSet;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogState;
-import mezcla.leaflet.Bath;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.PartUse;
 import org.joda.money.Money;
@@ -25,7 +23,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param batch the batch as it was logged
  * @param kits the kits that it was mixed from
- * @param rolls the roll equivalents that it did
+ * @param rolls the roll equivalents that it did, those before it was taken over among them
  * @param cost its cost
  * @param expected what a roll of it will probably have cost; empty where no roll can be expected
  * @param endedAt when its last bath was poured away; null while something of it stands
@@ -42,46 +40,52 @@ public record BatchSpending(
     /**
      * Every batch of which it is known what it cost, in the order of mixing.
      *
-     * @param printed a bath with what counts as printed where its sheet leaves something out
+     * @param printed what is printed for batches
      * @param demand λ of a process; empty where nobody knows
      * @param now the present
      */
     public static List<BatchSpending> of(
-            LogState state, UnaryOperator<Bath> printed, Function<FilmProcess, OptionalDouble> demand, Instant now) {
+            LogState state, PrintedLimits printed, Function<FilmProcess, OptionalDouble> demand, Instant now) {
         FillCosts costs = FillCosts.of(state);
         return state.batches().values().stream()
-                .flatMap(batch -> BatchCost.of(batch, costs, printed)
-                        .map(cost -> of(batch, cost, printed, demand.apply(batch.process()), now))
-                        .stream())
+                .flatMap(batch -> of(batch, costs, printed, demand.apply(batch.process()), now).stream())
                 .toList();
     }
 
+    /**
+     * One batch; empty where nobody knows what it cost.
+     *
+     * @param batch the batch as it was logged
+     * @param costs what its fills carry
+     * @param printed what is printed for it
+     * @param demand λ of its process; empty where nobody knows
+     * @param now the present
+     */
+    public static Optional<BatchSpending> of(
+            BatchState batch, FillCosts costs, PrintedLimits printed, OptionalDouble demand, Instant now) {
+        return BatchCost.of(batch, costs, printed).map(cost -> of(batch, cost, printed, demand, now));
+    }
+
     private static BatchSpending of(
-            BatchState batch, BatchCost cost, UnaryOperator<Bath> printed, OptionalDouble demand, Instant now) {
+            BatchState batch, BatchCost cost, PrintedLimits printed, OptionalDouble demand, Instant now) {
         Instant ended = batch.ended()
                 ? batch.own()
                         .flatMap(fill -> Optional.ofNullable(fill.discarded()).map(FillState.Discarded::at).stream())
                         .max(Comparator.naturalOrder())
                         .orElse(null)
                 : null;
-        OptionalDouble capacity = BatchCost.printedCapacity(batch, printed);
         Money nothing = Money.zero(cost.total().getCurrencyUnit());
-        double used = capacity.isPresent() && capacity.getAsDouble() > 0
-                ? Math.min(1, batch.rolls() / capacity.getAsDouble())
-                : 1;
         return new BatchSpending(
                 batch,
                 List.copyOf(batch.own()
                         .flatMap(fill -> fill.mixed().uses().stream())
                         .map(PartUse::kitId)
                         .collect(Collectors.toCollection(TreeSet::new))),
-                batch.rolls(),
+                batch.allRolls(),
                 cost,
                 ExpectedCost.of(batch, cost.total(), printed, demand, now),
                 ended,
-                ended == null
-                        ? nothing
-                        : cost.total().multipliedBy(BigDecimal.valueOf(1 - used), RoundingMode.HALF_UP));
+                ended == null ? nothing : cost.unused());
     }
 
     /**

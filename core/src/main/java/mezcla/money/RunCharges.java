@@ -7,9 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import mezcla.batch.BatchState;
-import mezcla.leaflet.Bath;
 import mezcla.log.Charge;
 import mezcla.log.Roll;
 import org.joda.money.Money;
@@ -41,7 +39,7 @@ public final class RunCharges {
      * @param more the roll equivalents that are about to go through
      * @param price what the house takes for a roll of its process; empty for what it cost
      * @param cost what its fills carry; empty where nothing is known
-     * @param printed a bath with what counts as printed
+     * @param printed what is printed for it
      * @param demand roll equivalents a week; empty where nobody knows
      * @param when when they go through
      * @return it; empty where no price was chosen and nothing is known of what the batch cost
@@ -51,7 +49,7 @@ public final class RunCharges {
             double more,
             Optional<Money> price,
             Optional<Money> cost,
-            UnaryOperator<Bath> printed,
+            PrintedLimits printed,
             OptionalDouble demand,
             Instant when) {
         if (price.isPresent()) {
@@ -61,7 +59,7 @@ public final class RunCharges {
             double expected = ExpectedCost.of(batch, total, printed, demand, when)
                     .map(ExpectedCost::rolls)
                     .orElse(0.0);
-            double rolls = Math.max(expected, batch.rolls() + more);
+            double rolls = Math.max(expected, batch.allRolls() + more);
             return new Rate(total.dividedBy(BigDecimal.valueOf(rolls), RoundingMode.HALF_UP), true);
         });
     }

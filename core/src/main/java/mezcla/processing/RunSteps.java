@@ -167,12 +167,6 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             return kind == ProcessStep.Kind.WETTING_AGENT || (role != null && role.isLast());
         }
 
-        private boolean isWarmedWith(double printedC) {
-            return atC != null
-                    && Math.abs(atC - printedC) < WarmUp.ALIKE_C
-                    && (role == null || !role.toleratesAnyTemperature());
-        }
-
         private Step shifted(double celsius) {
             double by = celsius - (atC == null ? celsius : atC);
             return new Step(
@@ -291,18 +285,17 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
     }
 
     /**
-     * The same run with what is warmed at another temperature (rules, 4.4). Baths and water that are printed for another
-     * temperature than the developer, and what any temperature does for, stay as they are.
+     * The same run with one bath at another temperature (rules, 4.4 and 4.13). Every other bath, and water, stays as it is.
      *
-     * @param celsius how warm the developer is, in °C; null for as printed
-     * @param printedC how warm it is printed to be, in °C
+     * @param bath its key
+     * @param celsius how warm it is, in °C; null for as printed
      */
-    public RunSteps warmedTo(@Nullable Double celsius, double printedC) {
+    public RunSteps warmedTo(String bath, @Nullable Double celsius) {
         return celsius == null
                 ? this
                 : new RunSteps(
                         steps.stream()
-                                .map(step -> step.isWarmedWith(printedC) ? step.shifted(celsius) : step)
+                                .map(step -> bath.equals(step.bath()) ? step.shifted(celsius) : step)
                                 .toList(),
                         schedule,
                         lightSafeAfter);

@@ -1,10 +1,8 @@
 package mezcla.processing;
 
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
-import mezcla.leaflet.Bath;
-import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
@@ -12,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * How a water bath and the bottles in it come to temperature (rules, section 9), in steps of one second.
  *
- * @param readySeconds the first second at which every bottle is within tolerance; null for never, after four hours
+ * @param readySeconds the first second at which every bottle is within its range; null for never, after four hours
  * @param untilSeconds the last second of that stay; null when they stay
  * @param bath the bath's temperature each minute, in °C
  * @param bottles each bottle's temperature each minute, in °C
@@ -22,36 +20,11 @@ public record WarmUp(
     private static final double JOULES_PER_LITRE_AND_KELVIN = 4186;
     private static final int LONGEST_SECONDS = 4 * 3600;
     private static final int SECONDS_A_MINUTE = 60;
-    private static final double ML_A_LITRE = 1000;
     private static final double SMALL_LITRES = 0.6;
     private static final double SMALL_W_PER_K = 3.5;
     private static final double GLASS_W_PER_K = 6;
     private static final double PLASTIC_W_PER_K = 5;
     private static final double HIGHER_C = 1.5;
-    /** Baths whose temperatures differ by less are warmed together, in °C; <em>house</em>. */
-    static final double ALIKE_C = 1;
-
-    private static final double WATER_NEAR_C = 3;
-
-    /**
-     * The water for soaking and washing that is warmed with the bottles: what a leaflet wants within 3 °C (<em>house</em>) of
-     * a temperature, as much as a tank takes for each fill.
-     *
-     * @param leaflet what the batch was mixed by
-     * @param targetC what the bottles are wanted at, in °C
-     * @param tankMl what the tank takes, in ml
-     * @return in litres; 0 where it wants none
-     */
-    public static double waterLitres(Leaflet leaflet, double targetC, double tankMl) {
-        return RunSteps.printed(leaflet).stream()
-                        .filter(step -> step.bath() == null
-                                && step.atC() != null
-                                && Math.abs(step.atC() - targetC) <= WATER_NEAR_C)
-                        .mapToInt(step -> step.fills() == null ? 1 : step.fills())
-                        .sum()
-                * tankMl
-                / ML_A_LITRE;
-    }
 
     /**
      * A water bath.
@@ -80,58 +53,86 @@ public record WarmUp(
      */
     public record Warmed(double litres, double wPerK, double startC) {}
 
+    /**
+     * What is wanted warm.
+     *
+     * @param in a bottle, or a jug of water
+     * @param leastC from where on it is warm enough, in °C
+     * @param mostC up to where it is not too warm, in °C
+     * @param neededAfter how long after the first pouring it is needed, in seconds: a wash only when its step comes
+     */
+    public record Wanted(Warmed in, double leastC, double mostC, int neededAfter) {
+        /** What is needed when the first bath is poured. */
+        public Wanted(Warmed in, double leastC, double mostC) {
+            this(in, leastC, mostC, 0);
+        }
+
+        /** The same as warm as it is now, in °C. */
+        public Wanted from(double celsius) {
+            return new Wanted(new Warmed(in.litres(), in.wPerK(), celsius), leastC, mostC, neededAfter);
+        }
+
+        boolean holds(double celsius) {
+            return Slack.reaches(celsius, leastC) && Slack.reaches(mostC, celsius);
+        }
+    }
+
     /** What the heater is set to from a second on. */
     private interface Setting {
         double at(int second, double[] bottles);
     }
 
-    /** The bath held at one setting, until bottles are wanted at a temperature within a tolerance, all in °C. */
-    public static WarmUp of(Tub tub, List<Warmed> bottles, double setC, double targetC, double toleranceC) {
-        return simulated(tub, bottles, (second, now) -> setC, targetC, toleranceC);
+    /**
+     * The bath held at one setting until everything in it is within its own range, at the moment at which it is needed.
+     *
+     * @param tub the bath
+     * @param wanted what stands in it
+     * @param setC what the heater holds, in °C
+     */
+    public static WarmUp of(Tub tub, List<Wanted> wanted, double setC) {
+        return simulated(tub, wanted, (second, now) -> setC);
     }
 
     /**
-     * Setting the bath higher until the slowest bottle is 1 °C short of the tolerance, and then back.
+     * Setting the bath higher until the slowest bottle is 1 °C short of its range, and then back.
      *
+     * @param tub the bath
+     * @param wanted what stands in it
      * @param highC the higher setting, in °C
-     * @return null where that is no quicker, or takes a bottle past the tolerance
+     * @param setC what it is set back to, in °C
+     * @return null where that is no quicker, or takes a bottle past its range
      */
-    public static @Nullable WarmUp overshooting(
-            Tub tub, List<Warmed> bottles, double highC, double setC, double targetC, double toleranceC) {
-        WarmUp plain = of(tub, bottles, setC, targetC, toleranceC);
+    public static @Nullable WarmUp overshooting(Tub tub, List<Wanted> wanted, double highC, double setC) {
+        WarmUp plain = of(tub, wanted, setC);
         boolean[] back = new boolean[1];
         boolean[] past = new boolean[1];
-        WarmUp high = simulated(
-                tub,
-                bottles,
-                (second, now) -> {
-                    double coldest = Arrays.stream(now).min().orElse(targetC);
-                    back[0] |= coldest >= targetC - toleranceC - 1;
-                    past[0] |= Arrays.stream(now).anyMatch(celsius -> Slack.exceeds(celsius, targetC + toleranceC));
-                    return back[0] ? setC : highC;
-                },
-                targetC,
-                toleranceC);
+        WarmUp high = simulated(tub, wanted, (second, now) -> {
+            boolean nearly = true;
+            for (int i = 0; i < now.length; i++) {
+                nearly &= now[i] >= wanted.get(i).leastC() - 1;
+                past[0] |= Slack.exceeds(now[i], wanted.get(i).mostC());
+            }
+            back[0] |= nearly;
+            return back[0] ? setC : highC;
+        });
         boolean quicker =
                 high.readySeconds != null && (plain.readySeconds == null || high.readySeconds < plain.readySeconds);
         return quicker && !past[0] ? high : null;
     }
 
-    private static WarmUp simulated(Tub tub, List<Warmed> bottles, Setting setting, double targetC, double toleranceC) {
-        Heating heating = new Heating(tub, bottles);
+    private static WarmUp simulated(Tub tub, List<Wanted> wanted, Setting setting) {
+        Heating heating = new Heating(tub, wanted.stream().map(Wanted::in).toList());
         double[] now = heating.bottles;
         List<Double> bathCurve = new ArrayList<>();
         List<List<Double>> curves = new ArrayList<>();
-        bottles.forEach(bottle -> curves.add(new ArrayList<>()));
-        Integer ready = null;
-        Integer until = null;
+        List<BitSet> within = new ArrayList<>();
+        wanted.forEach(each -> {
+            curves.add(new ArrayList<>());
+            within.add(new BitSet(LONGEST_SECONDS + 1));
+        });
         for (int second = 0; second <= LONGEST_SECONDS; second++) {
-            boolean within =
-                    Arrays.stream(now).allMatch(celsius -> Slack.reaches(toleranceC, Math.abs(celsius - targetC)));
-            if (ready == null && within) {
-                ready = second;
-            } else if (ready != null && until == null && !within) {
-                until = second - 1;
+            for (int i = 0; i < now.length; i++) {
+                within.get(i).set(second, wanted.get(i).holds(now[i]));
             }
             if (second % SECONDS_A_MINUTE == 0) {
                 bathCurve.add(heating.bath);
@@ -140,6 +141,20 @@ public record WarmUp(
                 }
             }
             heating.step(setting.at(second, now), tub.powerW());
+        }
+        Integer ready = null;
+        Integer until = null;
+        for (int second = 0; second <= LONGEST_SECONDS && until == null; second++) {
+            boolean all = true;
+            for (int i = 0; i < within.size(); i++) {
+                all &= within.get(i)
+                        .get(Math.min(LONGEST_SECONDS, second + wanted.get(i).neededAfter()));
+            }
+            if (ready == null && all) {
+                ready = second;
+            } else if (ready != null && !all) {
+                until = second - 1;
+            }
         }
         return new WarmUp(ready, until, bathCurve, curves);
     }
@@ -183,22 +198,10 @@ public record WarmUp(
     /**
      * How high to set a bath at first where that is quicker, in °C; <em>house</em>: 1.5 °C above what is near enough.
      *
-     * @param targetC what is wanted, in °C
-     * @param toleranceC how near is near enough, in °C
+     * @param mostC up to where the developer is not too warm, in °C
      */
-    public static double higherC(double targetC, double toleranceC) {
-        return targetC + toleranceC + HIGHER_C;
-    }
-
-    /**
-     * Whether a bath is warmed with its developer: the developers, and what would cool the film between them.
-     *
-     * @param bath the bath
-     * @param developer the batch's developer
-     */
-    public static boolean includes(Bath bath, Bath developer) {
-        return bath.role().isDeveloper()
-                || Math.abs(bath.timing().atC() - developer.timing().atC()) < ALIKE_C;
+    public static double higherC(double mostC) {
+        return mostC + HIGHER_C;
     }
 
     /**

@@ -15,10 +15,11 @@ import org.jspecify.annotations.Nullable;
  *
  * @param fill the fill
  * @param school the school that the house judges by
+ * @param turning whether the next roll is turned on a rotary base, for which some sheets print other times (rules, 4.12)
  * @param days its life in days; null for no limit
  * @param rolls its capacity in rolls; null for no limit
  */
-public record LifeWindow(FillState fill, School school, @Nullable Range days, @Nullable Range rolls) {
+public record LifeWindow(FillState fill, School school, boolean turning, @Nullable Range days, @Nullable Range rolls) {
     private static final double LEAST_ROLLS = 0.01;
 
     /**
@@ -29,12 +30,13 @@ public record LifeWindow(FillState fill, School school, @Nullable Range days, @N
      */
     public record Corner(double days, double rolls) {}
 
-    /** The window of a fill, judged by a school. */
-    public static LifeWindow of(FillState fill, School school) {
+    /** The window of a fill, judged by a school, whose next roll is turned or moved by hand. */
+    public static LifeWindow of(FillState fill, School school, boolean turning) {
         Range printed = fill.bath().capacity();
         return new LifeWindow(
                 fill,
                 school,
+                turning,
                 fill.bath().lifeDays(),
                 printed == null
                         ? null
@@ -106,7 +108,8 @@ public record LifeWindow(FillState fill, School school, @Nullable Range days, @N
         Bath bath = fill.bath();
         double perRoll = fill.wearPerRoll();
         double n = Math.max(0, fill.scaledRolls() + (done - fill.rolls()) * perRoll);
-        return RunTime.of(bath.role(), bath.timing(), n, perRoll, 0, null, fill.trimPercent())
+        return RunTime.of(
+                        bath.role(), turning ? bath.turning() : bath.timing(), n, perRoll, 0, null, fill.trimPercent())
                 .shown();
     }
 }

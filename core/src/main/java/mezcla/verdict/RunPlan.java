@@ -1,5 +1,6 @@
 package mezcla.verdict;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -31,7 +32,6 @@ import mezcla.processing.RunSteps;
 import mezcla.processing.RunTime;
 import mezcla.processing.StepChoice;
 import mezcla.processing.TankFit;
-import mezcla.processing.WarmUp;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -73,6 +73,7 @@ public record RunPlan(
      * @param wantsMl what the tank would take of the bottle, in ml
      * @param leastMl the least of the bottle that covers the reels, in ml
      * @param load how much of it the film uses up; null where its capacity has no limit
+     * @param daysADay how many days of its life go by in one of the calendar, as it stands now (rules, section 5)
      * @param correctionSeconds what the film's owner adds to the time, in seconds; 0 for any but the image developer
      */
     public record PlannedBath(
@@ -83,6 +84,7 @@ public record RunPlan(
             double wantsMl,
             double leastMl,
             @Nullable FilmLoad load,
+            double daysADay,
             int correctionSeconds) {
         /** The time as shown, with the owner's own correction; empty where the leaflet has no answer. */
         public Optional<ProcessingTime> shown() {
@@ -206,8 +208,8 @@ public record RunPlan(
         RunTime asPrinted = time(fill, question, 0, null);
         RunTime time = asPrinted;
         try {
-            double stops = developer != null && developer.id() == fill.id() ? question.stops() : 0;
-            time = time(fill, question, stops, temperature(bath, developer, question));
+            boolean makesImage = developer != null && developer.id() == fill.id();
+            time = time(fill, question, makesImage ? question.stops() : 0, makesImage ? question.celsius() : null);
         } catch (Refusal refusal) {
             objections.add(
                     refusal.objection() instanceof ProcessingObjection.TemperatureOutsideLeaflet outside
@@ -216,9 +218,10 @@ public record RunPlan(
                             : refusal.objection());
             time = null;
         }
+        FillCondition condition = condition(fill, question, wants, least);
         FillVerdict verdict = FillVerdict.of(
                 question.judging().school(batch.process(), question.irreplaceable()),
-                condition(fill, question, wants, least),
+                condition,
                 question.equivalents(),
                 time == null ? asPrinted : time);
         FilmLoad load = printed == null
@@ -226,7 +229,15 @@ public record RunPlan(
                 : FilmLoad.of(question.equivalents(), bath.capacityForMl(), takes, printed.max());
         boolean images = developer != null && developer.id() == fill.id();
         return new PlannedBath(
-                fill, time, verdict, takes, wants, least, load, images ? question.correctionSeconds() : 0);
+                fill,
+                time,
+                verdict,
+                takes,
+                wants,
+                least,
+                load,
+                condition.daysADay(),
+                images ? question.correctionSeconds() : 0);
     }
 
     private static RunTime time(FillState fill, RunQuestion question, double stops, @Nullable Double celsius) {
@@ -239,12 +250,6 @@ public record RunPlan(
                 stops,
                 celsius,
                 fill.trimPercent());
-    }
-
-    /** Baths that are warmed with the developer are as warm as it is; the others keep their own temperature. */
-    private static @Nullable Double temperature(Bath bath, @Nullable FillState developer, RunQuestion question) {
-        boolean warmed = developer == null || WarmUp.includes(bath, developer.bath());
-        return warmed && !bath.role().toleratesAnyTemperature() ? question.celsius() : null;
     }
 
     private static FillCondition condition(FillState fill, RunQuestion question, double wantsMl, double leastMl) {
@@ -456,6 +461,38 @@ public record RunPlan(
         return List.copyOf(fills);
     }
 
+    /** What each bath is good for as the house judges it, in the order of use. */
+    public List<FillLimits> limits() {
+        return baths.stream().map(bath -> FillLimits.of(this, bath)).toList();
+    }
+
+    /** The bath whose rolls give out first, where any has a limit of rolls (rules, section 6). */
+    public Optional<PlannedBath> fewestRolls() {
+        return baths.stream()
+                .filter(bath -> bath.verdict().rollsLeft() != null)
+                .min(Comparator.comparing(
+                        bath -> Objects.requireNonNull(bath.verdict().rollsLeft())));
+    }
+
+    /** The bath whose days are over first, where any has a limit of days. */
+    public Optional<PlannedBath> fewestDays() {
+        return baths.stream()
+                .filter(bath -> bath.verdict().daysLeft() != null)
+                .min(Comparator.comparing(
+                        bath -> Objects.requireNonNull(bath.verdict().daysLeft())));
+    }
+
+    /** The last day on which the batch is good; empty for no limit, and where any of it has to go. */
+    public Optional<LocalDate> lastDay() {
+        List<FillLimits> limits = limits();
+        return limits.stream().anyMatch(each -> each.state() == State.DISCARD)
+                ? Optional.empty()
+                : limits.stream()
+                        .map(FillLimits::lastDay)
+                        .filter(Objects::nonNull)
+                        .min(Comparator.naturalOrder());
+    }
+
     /** Whether nothing speaks against it. */
     public boolean fits() {
         return objections.isEmpty();
@@ -476,8 +513,7 @@ public record RunPlan(
                 choices,
                 question.hasCarbonBacking(batch.leaflet().process()));
         return imageDeveloper()
-                .map(developer -> steps.warmedTo(
-                        question.celsius(), developer.fill().bath().timing().atC()))
+                .map(developer -> steps.warmedTo(batch.placeOf(developer.fill()), question.celsius()))
                 .orElse(steps);
     }
 
@@ -486,10 +522,9 @@ public record RunPlan(
         return objections.stream().map(Objection::against).distinct().toList();
     }
 
-    /** How warm a bath is for this run, where that was asked for, in °C; empty for as printed (rules, 4.4). */
+    /** How warm a bath is for this run, where that was asked for, in °C; empty for as printed (rules, 4.4 and 4.13). */
     public Optional<Double> celsius(PlannedBath planned) {
-        FillState developer = imageDeveloper().map(PlannedBath::fill).orElse(null);
-        return Optional.ofNullable(temperature(planned.fill().bath(), developer, question));
+        return batch.isImageDeveloper(planned.fill()) ? Optional.ofNullable(question.celsius()) : Optional.empty();
     }
 
     /** What the run does to each fill, as the log keeps it. */

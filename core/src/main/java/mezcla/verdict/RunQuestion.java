@@ -22,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param judging how the house judges
  * @param at when
  * @param zone where; ages count by the calendar there
- * @param celsius how warm the warmed baths are, in °C; null for as printed (rules, 4.4)
+ * @param celsius how warm the developer is, in °C; null for as printed (rules, 4.4 and 4.13)
  * @param passesOneLoad whether what belongs to one load was passed on purpose, for this one: too much film for what is in the
  *     tank (rules, section 6)
  */
@@ -180,7 +180,7 @@ public record RunQuestion(
         return new RunQuestion(rolls, tank, smallestMl, judging, otherwise, zone, celsius, passesOneLoad);
     }
 
-    /** The same with its warmed baths at a temperature, in °C; null for as printed. */
+    /** The same with its developer at a temperature, in °C; null for as printed. */
     public RunQuestion warmedTo(@Nullable Double otherCelsius) {
         return new RunQuestion(rolls, tank, smallestMl, judging, at, zone, otherCelsius, passesOneLoad);
     }

@@ -28,10 +28,13 @@ import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
+import mezcla.money.PrintedLimits;
 import org.testng.annotations.Test;
 
 /** The log as far as it was read: the same as the whole, whatever was read when. */
 public class LogBookTest {
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+
     private static final int HOUSES = 40;
 
     /** A house in which anything happens: shared kits, guests, moves between kits, voids, late entries. */
@@ -119,8 +122,8 @@ public class LogBookTest {
                                 .get(book.about(id).size() - 1)
                                 .stamp()
                                 .sequence());
-                assertThat(BatchCost.of(batch, FillCosts.of(whole, batch), bath -> bath))
-                        .isEqualTo(BatchCost.of(batch, FillCosts.of(whole), bath -> bath));
+                assertThat(BatchCost.of(batch, FillCosts.of(whole, batch), PRINTED))
+                        .isEqualTo(BatchCost.of(batch, FillCosts.of(whole), PRINTED));
             });
         }
     }

@@ -25,12 +25,15 @@ import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
+import mezcla.money.PrintedLimits;
 import org.assertj.core.api.ThrowableAssert;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 
 public class LogStateTest {
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
 
     private static TestLog halfAKit() {
@@ -137,7 +140,7 @@ public class LogStateTest {
 
     private static Money cost(TestLog log, long batch) {
         LogState state = log.state();
-        return BatchCost.of(state.batch(batch), FillCosts.of(state), bath -> bath)
+        return BatchCost.of(state.batch(batch), FillCosts.of(state), PRINTED)
                 .orElseThrow()
                 .total();
     }
@@ -168,14 +171,14 @@ public class LogStateTest {
     public void costOfARollCountsRollsDoneAndPrintedCapacity() {
         TestLog log = halfAKit();
         LogState unused = log.state();
-        BatchCost before = BatchCost.of(unused.batch(7), FillCosts.of(unused), bath -> bath)
-                .orElseThrow();
+        BatchCost before =
+                BatchCost.of(unused.batch(7), FillCosts.of(unused), PRINTED).orElseThrow();
         assertThat(before.total()).isEqualTo(Money.ofMinor(NZD, 2500));
         assertThat(before.soFar()).isEmpty();
         assertThat(before.atPrintedCapacity()).contains(Money.ofMinor(NZD, 500));
         log.run(2, 7, 2, 1L, 2L);
         LogState used = log.state();
-        assertThat(BatchCost.of(used.batch(7), FillCosts.of(used), bath -> bath)
+        assertThat(BatchCost.of(used.batch(7), FillCosts.of(used), PRINTED)
                         .orElseThrow()
                         .soFar())
                 .contains(Money.ofMinor(NZD, 1250));

@@ -36,6 +36,7 @@ import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
+import mezcla.money.PrintedLimits;
 import org.assertj.core.api.ThrowableAssert;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -44,6 +45,8 @@ import org.testng.annotations.Test;
 
 /** What several people do to the same bottles: runs under way, renewals, guests, moves, corrections. */
 public class SharedBottlesTest {
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private TestLog log;
 
@@ -177,7 +180,7 @@ public class SharedBottlesTest {
 
     private Money cost(long batch) {
         LogState state = log.state();
-        return BatchCost.of(state.batch(batch), FillCosts.of(state), bath -> bath)
+        return BatchCost.of(state.batch(batch), FillCosts.of(state), PRINTED)
                 .orElseThrow()
                 .total();
     }
@@ -198,7 +201,7 @@ public class SharedBottlesTest {
         assertThat(log.state().fill(2).rolls()).isEqualTo(3);
         assertThat(log.state().servedBy(2)).extracting(BatchState::id).containsExactly(7L, 8L);
         assertThat(log.state().batchOf(2).id()).isEqualTo(7);
-        assertThat(BatchCost.of(log.state().batch(8), FillCosts.of(log.state()), bath -> bath)
+        assertThat(BatchCost.of(log.state().batch(8), FillCosts.of(log.state()), PRINTED)
                         .orElseThrow()
                         .total())
                 .as("the guest is charged to the batch that it was mixed for")

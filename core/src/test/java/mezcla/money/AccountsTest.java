@@ -38,6 +38,8 @@ import org.testng.annotations.Test;
 
 /** Accounts add up to the cent, whatever happens in whatever order. */
 public class AccountsTest {
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private static final List<String> MEMBERS = List.of("Devi", "Ines", "Saoirse", "Tomasz");
 
@@ -84,9 +86,8 @@ public class AccountsTest {
                         state,
                         more,
                         Optional.empty(),
-                        BatchCost.of(state, FillCosts.of(log.state()), bath -> bath)
-                                .map(BatchCost::total),
-                        bath -> bath,
+                        BatchCost.of(state, FillCosts.of(log.state()), PRINTED).map(BatchCost::total),
+                        PRINTED,
                         OptionalDouble.empty(),
                         TestLog.day(1))
                 .orElseThrow();
@@ -316,7 +317,7 @@ public class AccountsTest {
                             .filter(line -> line.batch() != null && line.batch() == batch.id())
                             .toList());
             assertThat(borne.negated())
-                    .isEqualTo(BatchCost.of(batch, FillCosts.of(log.state()), bath -> bath)
+                    .isEqualTo(BatchCost.of(batch, FillCosts.of(log.state()), PRINTED)
                             .orElseThrow()
                             .total());
         }
@@ -361,7 +362,7 @@ public class AccountsTest {
             });
             List<Money> shares = batch.ended() && !weights.isEmpty()
                     ? Sharing.split(
-                            BatchCost.of(batch, FillCosts.of(log.state()), bath -> bath)
+                            BatchCost.of(batch, FillCosts.of(log.state()), PRINTED)
                                     .orElseThrow()
                                     .total(),
                             weights)

@@ -20,6 +20,8 @@ import org.testng.annotations.Test;
 
 /** What a batch will have cost, what it did cost, and the house's side of it. */
 public class ExpectedCostTest {
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
 
     private static Money minor(long minor) {
@@ -35,7 +37,7 @@ public class ExpectedCostTest {
     }
 
     private static ExpectedCost expected(TestLog log, OptionalDouble demand, double day) {
-        return ExpectedCost.of(log.state().batch(1), minor(4000), bath -> bath, demand, TestLog.day(day))
+        return ExpectedCost.of(log.state().batch(1), minor(4000), PRINTED, demand, TestLog.day(day))
                 .orElseThrow();
     }
 
@@ -73,7 +75,7 @@ public class ExpectedCostTest {
         empty.discard(5, 1, 1);
         empty.discard(5, 1, 2);
         assertThat(ExpectedCost.of(
-                        empty.state().batch(1), minor(4000), bath -> bath, OptionalDouble.empty(), TestLog.day(6)))
+                        empty.state().batch(1), minor(4000), PRINTED, OptionalDouble.empty(), TestLog.day(6)))
                 .isEmpty();
     }
 
@@ -85,20 +87,14 @@ public class ExpectedCostTest {
                         3,
                         Optional.empty(),
                         Optional.of(minor(4000)),
-                        bath -> bath,
+                        PRINTED,
                         OptionalDouble.of(0.001),
                         TestLog.day(2))
                 .orElseThrow();
         assertThat(rate.aRoll()).as("seven of them, not four and a bit").isEqualTo(minor(571));
         assertThat(rate.of(0.75)).isEqualTo(minor(428));
         assertThat(RunCharges.rate(
-                        batch,
-                        3,
-                        Optional.empty(),
-                        Optional.empty(),
-                        bath -> bath,
-                        OptionalDouble.empty(),
-                        TestLog.day(2)))
+                        batch, 3, Optional.empty(), Optional.empty(), PRINTED, OptionalDouble.empty(), TestLog.day(2)))
                 .isEmpty();
     }
 
@@ -121,8 +117,7 @@ public class ExpectedCostTest {
         TestLog log = used(4);
         log.discard(40, 1, 1);
         log.discard(41, 1, 2);
-        BatchSpending spent = BatchSpending.of(
-                        log.state(), bath -> bath, process -> OptionalDouble.empty(), TestLog.day(50))
+        BatchSpending spent = BatchSpending.of(log.state(), PRINTED, process -> OptionalDouble.empty(), TestLog.day(50))
                 .get(0);
         assertThat(spent.unused()).as("six of ten rolls").isEqualTo(minor(2400));
         assertThat(spent.endedAt()).isEqualTo(TestLog.day(41));

@@ -25,6 +25,8 @@ import org.joda.money.Money;
 import org.testng.annotations.Test;
 
 public class MoneyTest {
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private final Random random = new Random(7);
 
@@ -127,20 +129,18 @@ public class MoneyTest {
         TestLog log = new TestLog();
         log.kit(0, 1, Leaflets.negative(), 4000);
         log.mix(0, 1, 1, HALF);
-        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
-                .hasValue(5);
+        assertThat(PRINTED.rolls(log.state().batch(1))).hasValue(5);
         log.run(1, 1, 4, 1L, 2L);
         log.discard(2, 1, 1);
         log.renew(2, 1, 1, "dev", HALF);
-        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
+        assertThat(PRINTED.rolls(log.state().batch(1)))
                 .as("seven of bleach-fix, fewer than four and five of developer")
                 .hasValue(7);
         log.discard(3, 1, 2);
         log.kit(3, 2, Leaflets.negative(), 4000);
         log.renew(3, 1, 2, "bx", HALF);
-        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
-                .hasValue(9);
-        BatchCost cost = BatchCost.of(log.state().batch(1), FillCosts.of(log.state()), bath -> bath)
+        assertThat(PRINTED.rolls(log.state().batch(1))).hasValue(9);
+        BatchCost cost = BatchCost.of(log.state().batch(1), FillCosts.of(log.state()), PRINTED)
                 .orElseThrow();
         assertThat(cost.soFar()).contains(minor(cost.total().getAmountMinorLong() / 4));
     }
@@ -154,10 +154,10 @@ public class MoneyTest {
         FillCosts all = FillCosts.of(log.state());
         assertThat(FillCosts.of(log.state(), log.state().batch(2)).ofFill(3)).isEqualTo(all.ofFill(3));
         assertThat(all.ofFill(99)).isEmpty();
-        assertThat(BatchCost.of(log.state().batch(1), all, bath -> bath)
+        assertThat(BatchCost.of(log.state().batch(1), all, PRINTED)
                         .orElseThrow()
                         .total()
-                        .plus(BatchCost.of(log.state().batch(2), all, bath -> bath)
+                        .plus(BatchCost.of(log.state().batch(2), all, PRINTED)
                                 .orElseThrow()
                                 .total()))
                 .isEqualTo(minor(4000));
@@ -170,16 +170,14 @@ public class MoneyTest {
         log.mix(1, 1, 1, 300);
         log.mix(2, 2, 1, 400);
         FillCosts open = FillCosts.of(log.state());
-        BatchCost first = BatchCost.of(log.state().batch(1), open, bath -> bath).orElseThrow();
+        BatchCost first = BatchCost.of(log.state().batch(1), open, PRINTED).orElseThrow();
         BatchCost unused = first.whenRestIsUnused().orElseThrow();
         assertThat(unused.total().isGreaterThan(first.total())).isTrue();
         assertThat(open.leftInKit(1).orElseThrow().isPositive()).isTrue();
         log.add(3, stamp -> new KitFinished(stamp, 1));
         FillCosts closed = FillCosts.of(log.state());
-        BatchCost after =
-                BatchCost.of(log.state().batch(1), closed, bath -> bath).orElseThrow();
-        BatchCost second =
-                BatchCost.of(log.state().batch(2), closed, bath -> bath).orElseThrow();
+        BatchCost after = BatchCost.of(log.state().batch(1), closed, PRINTED).orElseThrow();
+        BatchCost second = BatchCost.of(log.state().batch(2), closed, PRINTED).orElseThrow();
         assertThat(after.total()).isEqualTo(unused.total());
         assertThat(after.whenRestIsUnused()).isEmpty();
         assertThat(after.total().plus(second.total()).getAmountMinorLong())
@@ -194,15 +192,12 @@ public class MoneyTest {
         TestLog log = new TestLog();
         log.kit(0, 1, Leaflets.negative(), 4000);
         log.mix(1, 1, 1, 500);
-        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath))
-                .hasValue(5);
+        assertThat(PRINTED.rolls(log.state().batch(1))).hasValue(5);
         log.add(2, stamp -> new FillToppedUp(stamp, 1, 200, List.of()));
         log.add(2, stamp -> new FillToppedUp(stamp, 2, 200, List.of()));
-        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath).orElseThrow())
-                .isCloseTo(7, within(1e-9));
+        assertThat(PRINTED.rolls(log.state().batch(1)).orElseThrow()).isCloseTo(7, within(1e-9));
         log.add(3, stamp -> new FillSpilled(stamp, 1, 350));
-        assertThat(BatchCost.printedCapacity(log.state().batch(1), bath -> bath).orElseThrow())
-                .isCloseTo(3.5, within(1e-9));
+        assertThat(PRINTED.rolls(log.state().batch(1)).orElseThrow()).isCloseTo(3.5, within(1e-9));
     }
 
     private static Money priced(TestLog log, double day, long landedMinor) {

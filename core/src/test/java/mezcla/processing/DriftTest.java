@@ -88,7 +88,7 @@ public class DriftTest {
     @Test
     public void aRunPlannedAtAnotherTemperatureIsWatchedThere() {
         int step = developer();
-        RunSteps cooler = EXERCISE.steps().warmedTo(37.0, 38);
+        RunSteps cooler = EXERCISE.steps().warmedTo("dev", 37.0);
         assertThat(cooler.steps().get(step).atC()).isEqualTo(37);
         List<RunProgress.Event> asPlanned = List.of(pour(0, step), read(10, step, 37));
         assertThat(Drift.of(cooler, EXERCISE::timing, asPlanned, BEGAN.plusSeconds(60)))

@@ -165,15 +165,6 @@ public class ProbesAndTanksTest {
     }
 
     @Test
-    public void whatIsAsWarmAsTheDeveloperIsWarmedWithIt() {
-        Bath developer = bath(BathRole.DEVELOPER, 38);
-        assertThat(WarmUp.includes(bath(BathRole.BLEACH_FIX, 38.5), developer)).isTrue();
-        assertThat(WarmUp.includes(bath(BathRole.STABILISER, 25), developer)).isFalse();
-        assertThat(WarmUp.includes(bath(BathRole.COLOUR_DEVELOPER, 35), developer))
-                .isTrue();
-    }
-
-    @Test
     public void whatAProbeShowsOfTheAirIsNoBath() {
         List<SimulatedBath.Shown> shown = shown(SimulatedBath.Fault.PROBE_OUT, 3);
         List<EquivalentDevelopment.Reading> all =

@@ -664,14 +664,14 @@ public class RunStepsTest {
     @Test
     public void setHighAtFirstIsOfferedOnlyWhereItHelps() {
         WarmUp.Tub cold = new WarmUp.Tub(8, 1000, 8, 18, 20);
-        List<WarmUp.Warmed> bottles = List.of(new WarmUp.Warmed(1, 6, 18));
-        WarmUp plain = WarmUp.of(cold, bottles, 38, 38, 1);
-        WarmUp high = WarmUp.overshooting(cold, bottles, 39.5, 38, 38, 1);
+        List<WarmUp.Wanted> bottles = List.of(new WarmUp.Wanted(new WarmUp.Warmed(1, 6, 18), 37, 39));
+        WarmUp plain = WarmUp.of(cold, bottles, 38);
+        WarmUp high = WarmUp.overshooting(cold, bottles, 39.5, 38);
         assertThat(high).isNotNull();
         assertThat(high.readySeconds()).isLessThan(plain.readySeconds());
         assertThat(high.bottles().get(0)).isNotEmpty().allSatisfy(celsius -> assertThat(celsius)
                 .isLessThanOrEqualTo(39));
-        assertThat(WarmUp.overshooting(cold, bottles, 38, 38, 38, 1)).isNull();
+        assertThat(WarmUp.overshooting(cold, bottles, 38, 38)).isNull();
         assertThat(catchThrowableOfType(Refusal.class, () -> new WarmUp.Tub(0, 1, 1, 1, 1))
                         .code())
                 .isEqualTo("tub-empty");
@@ -679,8 +679,8 @@ public class RunStepsTest {
 
     @Test
     public void aBottlesOwnFigureIsFittedFromTwoReadings() {
-        List<WarmUp.Warmed> bottles = List.of(new WarmUp.Warmed(1, 5.5, 18));
-        WarmUp warm = WarmUp.of(new WarmUp.Tub(50, 3000, 0, 40, 40), bottles, 40, 38, 0.5);
+        List<WarmUp.Wanted> bottles = List.of(new WarmUp.Wanted(new WarmUp.Warmed(1, 5.5, 18), 37.5, 38.5));
+        WarmUp warm = WarmUp.of(new WarmUp.Tub(50, 3000, 0, 40, 40), bottles, 40);
         double first = warm.bottles().get(0).get(2);
         double second = warm.bottles().get(0).get(12);
         assertThat(WarmUp.fitted(1, 40, first, second, 600)).isCloseTo(5.5, within(0.1));

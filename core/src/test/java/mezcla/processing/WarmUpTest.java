@@ -5,9 +5,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
-import mezcla.Leaflets;
-import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.ProcessStep;
+import java.util.stream.Stream;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.processing.EquivalentDevelopment.Reading;
@@ -17,36 +15,18 @@ import org.testng.annotations.Test;
 /** Bottles coming to temperature, a higher setting at first, and what probes and people read. */
 public class WarmUpTest {
     private static final WarmUp.Tub TUB = new WarmUp.Tub(12, 800, 8, 20, 39);
-    private static final List<WarmUp.Warmed> LITRE = List.of(new WarmUp.Warmed(1, 6, 20));
+    private static final WarmUp.Warmed LITRE = new WarmUp.Warmed(1, 6, 20);
 
-    @Test
-    public void waterThatIsWantedAsWarmAsTheDeveloperIsWarmedWithIt() {
-        Leaflet plain = Leaflets.negative();
-        Leaflet sheet = new Leaflet(
-                plain.key(),
-                plain.version(),
-                plain.name(),
-                plain.maker(),
-                plain.process(),
-                null,
-                plain.makesMl(),
-                plain.parts(),
-                plain.baths(),
-                List.of(
-                        new ProcessStep(ProcessStep.Kind.PRE_SOAK, null, 60.0, null, 38.0),
-                        new ProcessStep(ProcessStep.Kind.BATH, "dev", null, null, null),
-                        new ProcessStep(ProcessStep.Kind.WASH_FILLS, null, null, 6, 35.0),
-                        new ProcessStep(ProcessStep.Kind.WASH, null, 60.0, null, 34.9),
-                        new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null)),
-                List.of());
-        assertThat(WarmUp.waterLitres(sheet, 38, 300)).isCloseTo(7 * 0.3, within(1e-9));
-        assertThat(WarmUp.waterLitres(plain, 38, 300)).isZero();
+    private static List<WarmUp.Wanted> at(double targetC, double toleranceC, WarmUp.Warmed... bottles) {
+        return Stream.of(bottles)
+                .map(each -> new WarmUp.Wanted(each, targetC - toleranceC, targetC + toleranceC))
+                .toList();
     }
 
     @Test
     public void aHigherSettingIsQuickerWhereNoBottleGoesPast() {
-        WarmUp plain = WarmUp.of(TUB, LITRE, 38.1, 38, 0.3);
-        WarmUp higher = WarmUp.overshooting(TUB, LITRE, 39.8, 38.1, 38, 0.3);
+        WarmUp plain = WarmUp.of(TUB, at(38, 0.3, LITRE), 38.1);
+        WarmUp higher = WarmUp.overshooting(TUB, at(38, 0.3, LITRE), 39.8, 38.1);
         assertThat(higher).isNotNull();
         assertThat(higher.readySeconds()).isLessThan(plain.readySeconds());
         assertThat(higher.bottles().get(0))
@@ -57,19 +37,19 @@ public class WarmUpTest {
 
     @Test
     public void aHigherSettingThatIsNoneIsNotAdvised() {
-        assertThat(WarmUp.overshooting(TUB, LITRE, 38.5, 38.5, 38, 0.3)).isNull();
+        assertThat(WarmUp.overshooting(TUB, at(38, 0.3, LITRE), 38.5, 38.5)).isNull();
     }
 
     @Test
     public void aSmallBottleBesideALargeOneIsNotTakenPast() {
-        List<WarmUp.Warmed> uneven = List.of(new WarmUp.Warmed(1, 3, 20), new WarmUp.Warmed(0.1, 6, 37));
-        assertThat(WarmUp.overshooting(TUB, uneven, 45, 38, 38, 0.3)).isNull();
+        List<WarmUp.Wanted> uneven = at(38, 0.3, new WarmUp.Warmed(1, 3, 20), new WarmUp.Warmed(0.1, 6, 37));
+        assertThat(WarmUp.overshooting(TUB, uneven, 45, 38)).isNull();
     }
 
     @Test
     public void itIsSetBackOneDegreeShortOfTheTolerance() {
         WarmUp.Tub nimble = new WarmUp.Tub(2, 50_000, 20, 20, 41);
-        WarmUp higher = WarmUp.overshooting(nimble, LITRE, 41, 38.1, 38, 0.5);
+        WarmUp higher = WarmUp.overshooting(nimble, at(38, 0.5, LITRE), 41, 38.1);
         assertThat(higher).isNotNull();
         for (int minute = 1; minute < 60; minute++) {
             double bottle = higher.bottles().get(0).get(minute);
@@ -84,17 +64,29 @@ public class WarmUpTest {
 
     @Test
     public void whatIsReadyStaysOrTellsUntilWhen() {
-        WarmUp stays = WarmUp.of(TUB, LITRE, 38, 38, 0.3);
+        WarmUp stays = WarmUp.of(TUB, at(38, 0.3, LITRE), 38);
         assertThat(stays.readySeconds()).isPositive();
         assertThat(stays.untilSeconds()).isNull();
-        WarmUp passes = WarmUp.of(TUB, LITRE, 40, 38, 0.3);
+        WarmUp passes = WarmUp.of(TUB, at(38, 0.3, LITRE), 40);
         assertThat(passes.untilSeconds()).isGreaterThan(passes.readySeconds());
-        assertThat(WarmUp.of(TUB, LITRE, 30, 38, 0.3).readySeconds())
+        assertThat(WarmUp.of(TUB, at(38, 0.3, LITRE), 30).readySeconds())
                 .as("never")
                 .isNull();
-        WarmUp already =
-                WarmUp.of(new WarmUp.Tub(12, 800, 0, 38, 38), List.of(new WarmUp.Warmed(1, 6, 38)), 38, 38, 0.3);
+        WarmUp already = WarmUp.of(new WarmUp.Tub(12, 800, 0, 38, 38), at(38, 0.3, new WarmUp.Warmed(1, 6, 38)), 38);
         assertThat(already.readySeconds()).isZero();
+    }
+
+    @Test
+    public void aWashIsWantedOnlyWhenItsStepComes() {
+        WarmUp.Warmed jug = new WarmUp.Warmed(2, 7, 20);
+        WarmUp.Wanted developer = new WarmUp.Wanted(LITRE, 37.7, 38.3);
+        WarmUp atOnce = WarmUp.of(TUB, List.of(developer, new WarmUp.Wanted(jug, 37, 39)), 38);
+        WarmUp inTime = WarmUp.of(TUB, List.of(developer, new WarmUp.Wanted(jug, 37, 39, 600)), 38);
+        WarmUp alone = WarmUp.of(TUB, List.of(developer), 38);
+        assertThat(inTime.readySeconds()).isLessThan(atOnce.readySeconds());
+        assertThat(inTime.readySeconds())
+                .as("the jug takes heat from the bath all the same")
+                .isGreaterThan(alone.readySeconds());
     }
 
     @DataProvider

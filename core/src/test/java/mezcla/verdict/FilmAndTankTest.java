@@ -178,7 +178,10 @@ public class FilmAndTankTest {
         RunPlan warm = plan(log, question(1, 1, 300).warmedTo(39.0));
         int printed = seconds(plan(log, question(1, 1, 300)));
         assertThat(seconds(warm)).isLessThan(printed);
-        assertThat(warm.asRunBaths()).extracting(RunBath::celsius).containsExactly(39.0, 39.0);
+        assertThat(warm.asRunBaths())
+                .extracting(RunBath::celsius)
+                .as("the developer alone")
+                .containsExactly(39.0, null);
         assertThat(warm.baths().get(1).shown().orElseThrow().seconds())
                 .as("the bleach-fix is never shortened")
                 .isEqualTo(plan(log, question(1, 1, 300))

@@ -327,7 +327,8 @@ final class Stress implements AutoCloseable {
         }
         int members = 0;
         for (int i = 0; i < MEMBERS_MEANWHILE; i++) {
-            String name = List.of("ines", "tomasz", "saoirse").get(i % 3);
+            // Whoever is guessed at has to wait as well, by name; everybody else comes in.
+            String name = List.of("ines", "tomasz").get(i % 2);
             members += signsIn(name) ? 1 : 0;
         }
         goesOn.set(false);

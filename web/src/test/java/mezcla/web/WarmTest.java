@@ -39,8 +39,10 @@ public class WarmTest extends DemoPagesTest {
     }
 
     @Test
-    public void waterForSoakingAndWashingIsWarmedWithTheBottles() throws Exception {
-        assertThat(warm("18", "18")).contains("All bottles and the water for soaking and washing are within");
+    public void waterComesFromTheTapsWhereTheyReachIt() throws Exception {
+        assertThat(warm("18", "18"))
+                .contains("All bottles are within their range")
+                .containsPattern("Water for washing, [^:]*, from the taps: [^<]* hot and [^<]* cold\\.");
     }
 
     @Test

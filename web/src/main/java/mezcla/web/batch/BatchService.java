@@ -25,11 +25,11 @@ import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
 import mezcla.money.BatchCost;
-import mezcla.money.FillCosts;
+import mezcla.money.BatchSpending;
+import mezcla.money.ExpectedCost;
 import mezcla.verdict.FillVerdict;
 import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunPlan;
-import mezcla.verdict.RunQuestion;
 import mezcla.verdict.State;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
@@ -40,6 +40,7 @@ import mezcla.web.house.Planning;
 import mezcla.web.journal.telling.EntryLine;
 import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.waste.Destination;
 import mezcla.web.waste.WasteService;
@@ -64,6 +65,7 @@ public class BatchService {
     private final HouseService houses;
     private final CorrectionService corrections;
     private final WasteService waste;
+    private final HouseAccounts accounts;
     private final LogClock clock;
 
     BatchService(
@@ -72,9 +74,11 @@ public class BatchService {
             HouseService houses,
             CorrectionService corrections,
             WasteService waste,
+            HouseAccounts accounts,
             LogClock clock) {
         this.log = log;
         this.waste = waste;
+        this.accounts = accounts;
         this.planning = planning;
         this.houses = houses;
         this.corrections = corrections;
@@ -90,11 +94,10 @@ public class BatchService {
     public BatchView batch(long id) {
         LogBook book = log.book();
         LogState state = book.state();
-        RunQuestion next = planning.nextRoll();
         BatchState asLogged = state.batch(id);
-        BatchState batch = next.judging().over(asLogged);
+        BatchState batch = planning.judging().over(asLogged);
         House house = houses.house();
-        RunPlan plan = asLogged.ended() ? null : RunPlan.of(asLogged, next);
+        RunPlan plan = asLogged.ended() ? null : planning.nextRoll(asLogged);
         BatchMixed mixed = batch.mixed();
         return new BatchView(
                 id,
@@ -105,12 +108,7 @@ public class BatchService {
                 plan == null ? List.of() : reasons(plan),
                 plan != null && plan.fits(),
                 batch.fills().stream().map(fill -> fill(fill, plan)).toList(),
-                BatchCost.of(
-                                asLogged,
-                                FillCosts.of(state, asLogged),
-                                next.judging().standIns()::over)
-                        .map(cost -> cost(cost, house))
-                        .orElse(null),
+                accounts.spending(id).map(spending -> cost(spending, house)).orElse(null),
                 lines(book, id, house),
                 waste(plan),
                 batch.fills().stream().anyMatch(FillState::about),
@@ -262,25 +260,39 @@ public class BatchService {
     private static Map<String, String> facts(BatchState batch, House house) {
         Map<String, String> facts = new LinkedHashMap<>();
         BatchMixed mixed = batch.mixed();
+        if (batch.adopted()) {
+            facts.put(
+                    "Mixed",
+                    "about %s, from %s"
+                            .formatted(
+                                    Figures.day(batch.mixedAt(), house.timeZone()),
+                                    batch.leaflet().name()));
+        }
         facts.put(
                 batch.adopted() ? "Taken over" : "Mixed",
-                "%s by %s, from %s"
+                "%s by %s%s"
                         .formatted(
                                 Figures.day(mixed.stamp().happenedAt(), house.timeZone()),
                                 mixed.stamp().who(),
-                                batch.leaflet().name()));
+                                batch.adopted()
+                                        ? ""
+                                        : ", from " + batch.leaflet().name()));
         facts.put("Film so far", film(batch));
         return facts;
     }
 
     private static String film(BatchState batch) {
+        String before = batch.rollsBefore() > 0
+                ? "about %s before it was taken over".formatted(Figures.countOfRolls(batch.rollsBefore()))
+                : "";
         if (batch.runs().isEmpty()) {
-            return "none yet";
+            return before.isEmpty() ? "none yet" : Figures.sentence(before);
         }
         String runs = Figures.number(batch.runs().size()) + (batch.runs().size() == 1 ? " run" : " runs");
         String counted =
                 batch.rolls() == batch.filmCount() ? "" : ", which count as " + Figures.countOfRolls(batch.rolls());
-        return Figures.sentence(Figures.countOfRolls(batch.filmCount())) + " in " + runs + counted;
+        return Figures.sentence(Figures.countOfRolls(batch.filmCount())) + " in " + runs + counted
+                + (before.isEmpty() ? "" : "; " + before);
     }
 
     private BatchView.Fill fill(FillState fill, @Nullable RunPlan plan) {
@@ -316,7 +328,8 @@ public class BatchService {
         }
         String most = Figures.rolls(fill.rollsOf(capacity.max()));
         String least = Figures.rolls(fill.rollsOf(capacity.min()));
-        return done + " of " + (least.equals(most) ? most : least + "–" + most) + ReasonWords.whose(capacity);
+        return done + " of " + (least.equals(most) ? most : least + "–" + most)
+                + (fill.isPast(capacity.max()) && capacity.printed() ? " printed" : ReasonWords.whose(capacity));
     }
 
     private String age(FillState fill) {
@@ -334,7 +347,8 @@ public class BatchService {
         return money.map(each -> each.getAmount().toPlainString()).orElse("–");
     }
 
-    private static BatchView.Cost cost(BatchCost cost, House house) {
+    private static BatchView.Cost cost(BatchSpending spending, House house) {
+        BatchCost cost = spending.cost();
         return new BatchView.Cost(
                 Figures.money(cost.total()),
                 cost.whenRestIsUnused()
@@ -347,6 +361,7 @@ public class BatchService {
                         .orElse(""),
                 amount(cost.soFar()),
                 amount(cost.atPrintedCapacity()),
+                amount(spending.expected().map(ExpectedCost::aRoll)),
                 house.currency().toCurrency().getSymbol(Locale.UK));
     }
 

@@ -103,9 +103,11 @@ public record BatchView(
      * @param unused the same when the rest of its kit is not used; empty where that changes nothing
      * @param soFar for each roll done
      * @param atPrintedCapacity for each roll at the printed capacity
+     * @param expected for each roll at the rolls that demand, age and volume will allow
      * @param currency in what
      */
-    public record Cost(String total, String unused, String soFar, String atPrintedCapacity, String currency) {}
+    public record Cost(
+            String total, String unused, String soFar, String atPrintedCapacity, String expected, String currency) {}
 
     /**
      * A fill that can be discarded.

@@ -58,6 +58,7 @@ import mezcla.mixing.BatchPlan;
 import mezcla.mixing.MixPlan;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
+import mezcla.money.PrintedLimits;
 import mezcla.money.RunCharges;
 import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
@@ -100,6 +101,7 @@ import org.springframework.transaction.annotation.Transactional;
 class DemoData implements ApplicationRunner {
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
     private static final double SMALL_TANK_ML = 300;
     private static final long SLIDE_MINOR = 650;
     private static final FilmProcess CINE = FilmProcess.CINE_NEGATIVE;
@@ -513,9 +515,9 @@ class DemoData implements ApplicationRunner {
                         batch.process().equals(FilmProcess.COLOUR_SLIDE)
                                 ? Optional.of(Money.ofMinor(NZD, SLIDE_MINOR))
                                 : Optional.empty(),
-                        BatchCost.of(batch, FillCosts.of(log.state(), batch), bath -> bath)
+                        BatchCost.of(batch, FillCosts.of(log.state(), batch), PRINTED)
                                 .map(BatchCost::total),
-                        bath -> bath,
+                        PRINTED,
                         OptionalDouble.of(2),
                         batch.mixed().foldedAt())
                 .orElseThrow();

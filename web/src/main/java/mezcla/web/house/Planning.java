@@ -8,6 +8,7 @@ import mezcla.batch.BatchState;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.processing.Movement;
+import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.clock.LogClock;
@@ -66,6 +67,11 @@ public class Planning {
                 .min(LEAST_FIRST)
                 .orElseGet(() -> RunQuestion.InTank.of(smallest(tanks).takesMl()));
         return question(List.of(RunQuestion.oneRoll()), tank, tanks, clock.instant());
+    }
+
+    /** How the house judges now. */
+    public Judging judging() {
+        return houses.judging(clock.instant());
     }
 
     /** The next roll through a batch. */

@@ -1,16 +1,18 @@
 package mezcla.web.label;
 
-import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
@@ -19,7 +21,6 @@ import mezcla.batch.ShortCode;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Caution;
 import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.Range;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
@@ -27,10 +28,10 @@ import mezcla.measure.ProcessingTime;
 import mezcla.measure.Slack;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
+import mezcla.verdict.FillLimits;
 import mezcla.verdict.NextRolls;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
-import mezcla.web.bench.begun.BottledBath;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.drawing.QrDrawing;
 import mezcla.web.house.House;
@@ -42,10 +43,10 @@ import mezcla.web.ribbon.StepsView;
 import mezcla.web.run.course.RunService;
 import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
+import mezcla.web.words.LimitWords;
 import mezcla.web.words.MixtureWords;
 import mezcla.web.words.ObjectionWords;
 import mezcla.web.words.OneShotWords;
-import mezcla.web.words.ReasonWords;
 import mezcla.web.words.SchoolWords;
 import mezcla.web.words.StateWords;
 import org.springframework.stereotype.Service;
@@ -58,7 +59,6 @@ public class LabelService {
     public static final int CARD_ROLLS = 10;
 
     private static final int MOST_BOXES = 24;
-    private static final double MINUTES_A_DAY = 24 * 60;
 
     private final DarkroomLog log;
     private final HouseService houses;
@@ -83,102 +83,78 @@ public class LabelService {
     public List<LabelView> ofBatch(long batchId, String address) {
         LogBook book = log.book();
         BatchState batch = book.state().batch(batchId);
-        return batch.fills().stream()
-                .filter(fill -> fill.discarded() == null && !batch.isGuest(fill))
-                .map(fill -> label(
-                        new BottledBath(
-                                fill.id(),
-                                batchId,
-                                batch.mixed().name(),
-                                fill.leaflet(),
-                                fill.bath(),
-                                fill.mixed().volumeMl(),
-                                fill.mixture(),
-                                fill.bottle().label(),
-                                fill.mixedAt(),
-                                book.making(fill.id())
-                                        .map(row -> row.stamp().who())
-                                        .orElse("")),
-                        address))
+        return batch.ended() ? List.of() : labels(book, batch, fill -> !batch.isGuest(fill), address);
+    }
+
+    /** The labels of what is in its bottle already of a mix that is under way: those that its batch will have. */
+    @Transactional(readOnly = true)
+    public List<LabelView> ofMix(long mixId, String address) {
+        Mixes.Bottled bottled = mixes.bottled(mixId);
+        return bottled.fills().isEmpty()
+                ? List.of()
+                : labels(
+                        bottled.book(),
+                        bottled.book().state().batch(bottled.batchId()),
+                        fill -> bottled.fills().contains(fill.id()),
+                        address);
+    }
+
+    private List<LabelView> labels(LogBook book, BatchState batch, Predicate<FillState> wanted, String address) {
+        RunPlan plan = planning.nextRoll(batch);
+        return plan.limits().stream()
+                .filter(limits -> wanted.test(limits.fill()))
+                .map(limits -> label(plan, limits, maker(book, limits.fill()), address))
                 .toList();
     }
 
-    /** The labels of what is in its bottle already of a mix that is under way. */
-    @Transactional(readOnly = true)
-    public List<LabelView> ofMix(long mixId, String address) {
-        return mixes.bottled(mixId).stream().map(bath -> label(bath, address)).toList();
+    private static String maker(LogBook book, FillState fill) {
+        return book.making(fill.id()).map(row -> row.stamp().who()).orElse("");
     }
 
-    private LabelView label(BottledBath bath, String address) {
+    private LabelView label(RunPlan plan, FillLimits limits, String mixedBy, String address) {
         House house = houses.house();
-        String code = ShortCode.of(bath.fillId());
+        FillState fill = limits.fill();
+        BatchState batch = plan.batch();
+        String code = ShortCode.of(fill.id());
         String home = house.address() == null ? address : house.address();
         return new LabelView(
                 house.name(),
-                "Batch %d, %s".formatted(bath.batchId(), bath.batchName()),
-                bath.bath().role().letters(),
+                "Batch %d, %s".formatted(batch.id(), batch.mixed().name()),
+                fill.bath().role().letters(),
                 "%s, %s"
                         .formatted(
-                                bath.bath().role().name(),
-                                Figures.within(bath.leaflet().process().name())),
-                Figures.ml(bath.volumeMl()),
-                "Mixed %s by %s".formatted(Figures.dayAndYear(bath.mixedAt(), house.timeZone()), bath.mixedBy()),
-                limits(bath),
-                dates(bath, house.timeZone()),
-                boxes(bath),
-                MixtureWords.of(bath.mixture()),
-                cautions(bath.leaflet(), bath.bath()),
-                WasteRoute.of(bath.bath().role()).words() + ". Read local rules first.",
+                                fill.bath().role().name(),
+                                Figures.within(fill.leaflet().process().name())),
+                Figures.ml(fill.mixed().volumeMl()),
+                "Mixed %s%s%s"
+                        .formatted(
+                                Figures.dayAndYear(fill.mixedAt(), house.timeZone()),
+                                fill.mixed().before() == null ? "" : " (about)",
+                                mixedBy.isEmpty() ? "" : " by " + mixedBy),
+                LimitWords.limits(limits, house.timeZone()),
+                LimitWords.dates(limits),
+                boxes(limits),
+                MixtureWords.of(fill.mixture()),
+                cautions(fill.leaflet(), fill.bath()),
+                WasteRoute.of(fill.bath().role()).words() + ". Read local rules first.",
                 code,
                 QrDrawing.of(home.replaceAll("/+$", "") + "/codes/" + code),
-                bath.bottle());
+                fill.bottle().label());
     }
 
-    private String limits(BottledBath bath) {
-        List<String> limits = new ArrayList<>();
-        Bath allowed = houses.judging().standIns().over(bath.bath());
-        Range capacity = allowed.capacity();
-        if (allowed.oneShot() != null) {
-            limits.add(stock(allowed, allowed.oneShot()));
-        } else if (capacity != null) {
-            double chemistry = bath.volumeMl() * bath.mixture().weakest();
-            limits.add("%s rolls".formatted(scaled(capacity, allowed, chemistry)) + ReasonWords.whose(capacity));
-        }
-        Range life = allowed.lifeDays();
-        if (life != null) {
-            limits.add("%s days".formatted(range(life.min(), life.max())) + ReasonWords.whose(life));
-        }
-        return limits.isEmpty() ? "No limit printed" : Figures.sentence(String.join(" or ", limits));
-    }
-
-    private String dates(BottledBath bath, ZoneId zone) {
-        Range life = houses.judging().standIns().over(bath.bath()).lifeDays();
-        if (life == null) {
-            return "";
-        }
-        String last = "last day " + Figures.dayAndYear(after(bath.mixedAt(), life.max()), zone);
-        return Figures.sentence(
-                life.min() < life.max()
-                        ? "test from %s, %s".formatted(Figures.day(after(bath.mixedAt(), life.min()), zone), last)
-                        : last);
-    }
-
-    private static Instant after(Instant from, double days) {
-        return from.plus(Duration.ofMinutes(Math.round(days * MINUTES_A_DAY)));
-    }
-
-    /** A box for each whole roll that it takes, at most as many as a label has room for. */
-    private List<LabelView.Box> boxes(BottledBath bath) {
-        Bath allowed = houses.judging().standIns().over(bath.bath());
-        Range capacity = allowed.capacity();
-        if (capacity == null) {
+    /** A box for each whole roll that it does in all, at most as many as a label has room for; those done are crossed. */
+    private static List<LabelView.Box> boxes(FillLimits limits) {
+        Double all = limits.rollsInAll();
+        if (all == null) {
             return List.of();
         }
-        double chemistry = bath.volumeMl() * bath.mixture().weakest();
-        int rolls = (int) Math.min(MOST_BOXES, Slack.floor(allowed.rollsIn(chemistry, capacity.max())));
-        double tested = allowed.rollsIn(chemistry, capacity.min());
+        Double tested = limits.rollsTestedFrom();
+        int rolls = (int) Math.min(MOST_BOXES, Slack.floor(all));
         return IntStream.rangeClosed(1, rolls)
-                .mapToObj(number -> new LabelView.Box(number, Slack.exceeds(number, tested)))
+                .mapToObj(number -> new LabelView.Box(
+                        number,
+                        tested != null && Slack.exceeds(number, tested),
+                        Slack.reaches(limits.fill().rolls(), number)))
                 .toList();
     }
 
@@ -216,7 +192,7 @@ public class LabelService {
                 Figures.amount(decanted.amount() / decanted.vials(), part.part().unit()),
                 "Decanted " + Figures.dayAndYear(decanted.at(), house.timeZone()),
                 "Concentrate, vial %d of %d".formatted(vial, decanted.vials()),
-                keeps == null ? "" : "Last day " + Figures.dayAndYear(after(decanted.at(), keeps), house.timeZone()),
+                keeps == null ? "" : "Last day " + Figures.dayAndYear(lastDay(decanted.at(), keeps, house.timeZone())),
                 List.of(),
                 "",
                 cautions(leaflet, bath),
@@ -226,24 +202,9 @@ public class LabelService {
                 "vial " + vial);
     }
 
-    private static String stock(Bath bath, Bath.OneShot oneShot) {
-        return oneShot.waterParts() == 0
-                ? "stock, used as it is and poured to waste after each run"
-                : "stock: %s + %s with water at %s for each run, then to waste"
-                        .formatted(
-                                Figures.plain(oneShot.stockParts(), 1),
-                                Figures.plain(oneShot.waterParts(), 1),
-                                Figures.celsius(bath.timing().atC()));
-    }
-
-    private static String scaled(Range capacity, Bath bath, double volumeMl) {
-        return range(bath.rollsIn(volumeMl, capacity.min()), bath.rollsIn(volumeMl, capacity.max()));
-    }
-
-    private static String range(double min, double max) {
-        String least = Figures.plain(min, 1);
-        String most = Figures.plain(max, 1);
-        return least.equals(most) ? most : least + "–" + most;
+    /** The day of decanting, and whole days after it (rules, section 2). */
+    private static LocalDate lastDay(Instant from, double days, ZoneId zone) {
+        return LocalDate.ofInstant(from, zone).plusDays((long) Slack.floor(days));
     }
 
     private static String cautions(Leaflet leaflet, Bath bath) {

@@ -43,6 +43,7 @@ public record LabelView(
      *
      * @param number which
      * @param test whether from this one on a snip of film is tested first
+     * @param done whether that roll has been done
      */
-    public record Box(int number, boolean test) {}
+    public record Box(int number, boolean test, boolean done) {}
 }

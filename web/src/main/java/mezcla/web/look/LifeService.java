@@ -2,6 +2,7 @@ package mezcla.web.look;
 
 import java.util.Comparator;
 import java.util.List;
+import mezcla.batch.BatchState;
 import mezcla.batch.Climate;
 import mezcla.batch.FillState;
 import mezcla.batch.LogState;
@@ -45,22 +46,22 @@ public class LifeService {
      */
     @Transactional(readOnly = true)
     public Life ofFill(long fillId) {
-        return life(log.state().fill(fillId));
+        LogState state = log.state();
+        return life(state.fill(fillId), state.batchOf(fillId));
     }
 
     /** The life of a batch's developer; null where it has none that stands. */
     @Transactional(readOnly = true)
     public @Nullable Life ofBatch(long batchId) {
-        LogState state = log.state();
-        return state.batch(batchId)
-                .imageDeveloper()
+        BatchState batch = log.state().batch(batchId);
+        return batch.imageDeveloper()
                 .filter(fill -> fill.discarded() == null)
-                .map(this::life)
+                .map(fill -> life(fill, batch))
                 .orElse(null);
     }
 
-    private Life life(FillState asLogged) {
-        RunQuestion question = planning.nextRoll();
+    private Life life(FillState asLogged, BatchState batch) {
+        RunQuestion question = planning.asUsed(planning.nextRoll(), batch);
         FillState fill = question.judging().over(asLogged);
         return new Life(
                 "The life of the " + Figures.within(fill.bath().role().name()),

@@ -10,12 +10,10 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
-import mezcla.leaflet.Bath;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Charge;
 import mezcla.log.Roll;
@@ -25,6 +23,7 @@ import mezcla.money.BatchSpending;
 import mezcla.money.Demand;
 import mezcla.money.FillCosts;
 import mezcla.money.HousePrices;
+import mezcla.money.PrintedLimits;
 import mezcla.money.RunCharges;
 import mezcla.planning.Bearer;
 import mezcla.planning.QueuedFilm;
@@ -33,6 +32,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.clock.LogClock;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.log.Remembered;
 import org.joda.money.CurrencyUnit;
@@ -46,6 +46,7 @@ public class HouseAccounts {
     private final DarkroomLog log;
     private final HouseService houses;
     private final Members members;
+    private final Planning planning;
     private final LogClock clock;
     private final Remembered<Reckoned> accounts = new Remembered<>();
     private final Remembered<HousePrices> prices = new Remembered<>();
@@ -53,7 +54,8 @@ public class HouseAccounts {
     private final Remembered<Map<FilmProcess, OptionalDouble>> demand = new Remembered<>();
     private final Remembered<List<QueuedFilm>> waiting = new Remembered<>();
 
-    HouseAccounts(DarkroomLog log, HouseService houses, Members members, LogClock clock) {
+    HouseAccounts(DarkroomLog log, HouseService houses, Members members, Planning planning, LogClock clock) {
+        this.planning = planning;
         this.log = log;
         this.houses = houses;
         this.members = members;
@@ -112,14 +114,24 @@ public class HouseAccounts {
                 () -> BatchSpending.of(log.state(), printed(), this::demand, clock.instant()));
     }
 
+    /** What one batch cost, and what came of it; empty where nobody knows what it cost. */
+    @Transactional(readOnly = true)
+    public Optional<BatchSpending> spending(long batchId) {
+        LogState state = log.state();
+        BatchState batch = state.batch(batchId);
+        return BatchSpending.of(batch, FillCosts.of(state, batch), printed(), demand(batch.process()), clock.instant());
+    }
+
     /** The currency of the house. */
     @Transactional(readOnly = true)
     public CurrencyUnit currency() {
         return houses.house().currency();
     }
 
-    private UnaryOperator<Bath> printed() {
-        return houses.standIns()::over;
+    /** What is printed for batches, with what stands in for what their sheets leave out. */
+    @Transactional(readOnly = true)
+    public PrintedLimits printed() {
+        return new PrintedLimits(houses.standIns()::over, planning.nextRoll().tankMl());
     }
 
     /**

@@ -92,7 +92,9 @@ class Proposals {
         private final RunQuestion next;
         private final Map<Load, Optional<Tank>> known = new HashMap<>();
         private final Map<FilmProcess, RunSteps.Choices> ways = new HashMap<>();
-        private final Map<Long, Optional<Duration>> warming = new HashMap<>();
+        private final Map<Warmed, Optional<Duration>> warming = new HashMap<>();
+
+        private record Warmed(long batch, long tank) {}
 
         /** A load as far as it makes a difference. */
         private record Load(int batch, List<Roll> rolls) {}
@@ -124,14 +126,15 @@ class Proposals {
                     .choices());
         }
 
-        /** How long the bottles of a batch need to get warm; null where they never do. */
+        /** How long what a load wants warm needs first; null where it never gets warm. */
         @Nullable
-        Duration warming(int batch) {
-            return warming.computeIfAbsent(
-                            batches.get(batch).id(),
-                            id -> Evening.isStillWarm(batches.get(batch), next.at())
-                                    ? Optional.of(Duration.ZERO)
-                                    : warm.warming(id))
+        Duration warming(SignedIn who, QueuePlan.Load load) {
+            RunSteps.Choices choices = choices(who, load.batch());
+            Tank tank = tank(load.batch(), load.films()).orElseThrow().moved(choices.movement());
+            return warming.computeIfAbsent(new Warmed(batches.get(load.batch()).id(), tank.id()), key -> {
+                        RunPlan plan = plan(batches.get(load.batch()), rolls(load, films), tank, next);
+                        return warm.warming(plan, plan.steps(choices));
+                    })
                     .orElse(null);
         }
 
@@ -267,7 +270,7 @@ class Proposals {
                         planning.question(rolls(load, films), tank(load, tried), now),
                         tried.choices(who, load.batch())))
                 .toList();
-        Duration warming = tried.warming(loads.get(0).batch());
+        Duration warming = tried.warming(who, loads.get(0));
         return Evening.of(
                 log.book()
                         .only(wanted.stream()
@@ -307,7 +310,7 @@ class Proposals {
                     tried.choices(who, load.batch()),
                     evening.loads().get(i)));
         }
-        return new Proposal(proposed, waiting, tried.warming(loads.get(0).batch()));
+        return new Proposal(proposed, waiting, tried.warming(who, loads.get(0)));
     }
 
     /** Refuses what is not proposed any more, because something was logged or taken since. */

@@ -127,7 +127,7 @@ public class RibbonService {
                 probe);
     }
 
-    /** A run that was planned at another temperature is played at it (rules, 4.4). */
+    /** A run that was planned at another temperature is played at it (rules, 4.4 and 4.13). */
     private static RunSteps warmed(RunSteps steps, RunStarted start, BatchState batch) {
         FillState developer = batch.imageDeveloper().orElse(null);
         if (developer == null) {
@@ -139,7 +139,7 @@ public class RibbonService {
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null);
-        return steps.warmedTo(celsius, developer.bath().timing().atC());
+        return steps.warmedTo(batch.placeOf(developer), celsius);
     }
 
     private static FillState fill(BatchState batch, long id) {

@@ -60,7 +60,8 @@ public record CrateView(
         List<Integer> days = fills.stream()
                 .map(fill -> (int) plan.question().daysSince(fill.mixedAt()))
                 .toList();
-        double age = plan.question().daysSince(batch.mixed().stamp().happenedAt());
+        double age = plan.question().daysSince(batch.mixedAt());
+        double rolls = batch.allRolls();
         String name = batch.mixed().name();
         return new CrateView(
                 batch.id(),
@@ -70,8 +71,8 @@ public record CrateView(
                         : name.substring(0, FRONT_CHARACTERS - 1).strip() + "…",
                 "%s roll%s · %s"
                         .formatted(
-                                Figures.rolls(batch.rolls()),
-                                batch.rolls() == 1 ? "" : "s",
+                                Figures.rolls(rolls),
+                                rolls == 1 ? "" : "s",
                                 age < 1 ? "today" : Figures.plain(age, 0) + (age == 1 ? " day" : " days")),
                 StateWords.key(plan),
                 StateWords.of(plan),

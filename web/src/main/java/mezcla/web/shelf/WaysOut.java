@@ -18,6 +18,7 @@ import mezcla.measure.ProcessingTime;
 import mezcla.money.BatchCost;
 import mezcla.money.FillCosts;
 import mezcla.money.KitCost;
+import mezcla.money.PrintedLimits;
 import mezcla.processing.Movement;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
@@ -212,7 +213,7 @@ public final class WaysOut {
         return BatchCost.of(
                         book.state().batch(plan.batch().id()),
                         FillCosts.of(book.state()),
-                        question.judging().standIns()::over)
+                        new PrintedLimits(question.judging().standIns()::over, question.tankMl()))
                 .flatMap(BatchCost::atPrintedCapacity);
     }
 

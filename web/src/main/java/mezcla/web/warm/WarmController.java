@@ -15,6 +15,7 @@ import mezcla.processing.ProbeWatch;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
 import mezcla.processing.WarmWater;
+import mezcla.verdict.Warming;
 import mezcla.web.access.SignedIn;
 import mezcla.web.drawing.plot.WarmDrawing;
 import mezcla.web.forms.Beside;
@@ -125,6 +126,10 @@ class WarmController {
         return typed.getOrDefault(field, "");
     }
 
+    private static PlannedWarmth planned(Map<String, String> typed) {
+        return PlannedWarmth.of(text(typed, "plan"));
+    }
+
     /** The plan of the run for which it is warmed, as its page's address carries it: it goes along, and leads back. */
     private static String carried(Map<String, String> typed) {
         String plan = text(typed, "plan");
@@ -155,7 +160,7 @@ class WarmController {
                                                 "probe",
                                                 warm.simulate(
                                                         member,
-                                                        warm.known(id),
+                                                        warm.known(id, planned(typed)),
                                                         FieldErrors.known(bath),
                                                         FieldErrors.known(bottles),
                                                         FieldErrors.known(fault)))
@@ -171,7 +176,7 @@ class WarmController {
     }
 
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
-        WarmService.Known known = warm.known(id);
+        WarmService.Known known = warm.known(id, planned(typed));
         ModelAndView page = new ModelAndView("warm/warm");
         Double bath = typed.containsKey("bath")
                 ? errors.read("bath", () -> celsius(text(typed, "bath")))
@@ -204,7 +209,8 @@ class WarmController {
         bathTyped.putAll(typed);
         page.addObject("bathTyped", bathTyped);
         Map<Long, String> choices = new LinkedHashMap<>();
-        for (FillState fill : known.fills()) {
+        for (Warming.Bottle bottle : known.warming().bottles()) {
+            FillState fill = bottle.fill();
             choices.put(
                     fill.id(),
                     "%s, %s".formatted(fill.bottle().label(), fill.bath().role().name()));
@@ -212,6 +218,8 @@ class WarmController {
         page.addObject("batch", known.batch());
         page.addObject("plan", text(typed, "plan"));
         page.addObject("known", known);
+        page.addObject("ranges", WarmWords.ranges(known.warming()));
+        page.addObject("water", WarmWords.water(known.warming()));
         page.addObject("choices", choices);
         page.addObject("room", Figures.celsius(known.roomC()));
         page.addObject("probe", probe);
@@ -223,7 +231,9 @@ class WarmController {
                 "heaters",
                 houses.heaters().stream()
                         .map(heater -> "%s: set it to %s"
-                                .formatted(heater.name(), Figures.celsius(known.targetC() - heater.offsetC())))
+                                .formatted(
+                                        heater.name(),
+                                        Figures.celsius(known.warming().targetC() - heater.offsetC())))
                         .toList());
         page.addObject("typed", typed);
         page.addObject("errors", errors);
@@ -245,7 +255,7 @@ class WarmController {
             page.addObject("shows", ProbeWords.shows(probe, readings));
             page.addObject(
                     "finding",
-                    ProbeWords.finding(probes.watch(probe, known.targetC() - known.toleranceC())
+                    ProbeWords.finding(probes.watch(probe, known.warming().leastC())
                             .filter(finding -> finding != ProbeWatch.Finding.COOLING)
                             .orElse(null)));
         }
@@ -260,8 +270,8 @@ class WarmController {
                 WarmDrawing.of(
                         first.plain(),
                         known.letters(),
-                        known.targetC(),
-                        known.toleranceC(),
+                        known.warming().leastC(),
+                        known.warming().mostC(),
                         known.roomC(),
                         readings.stream()
                                 .map(reading -> new double[] {
@@ -274,11 +284,9 @@ class WarmController {
     private void showWater(ModelAndView page, WarmService.Known known, WarmWater water) {
         page.addObject(
                 "words",
-                "It has no heater. Filled now at %s, everything is within %s of %s at %s, %s."
+                "It has no heater. Filled now at %s, everything is within its range at %s, %s."
                         .formatted(
                                 Figures.celsius(water.waterC()),
-                                Figures.plain(known.toleranceC(), 1) + " °C",
-                                Figures.celsius(known.targetC()),
                                 hour(water.readySeconds()),
                                 water.untilSeconds() == null
                                         ? "and stays so for hours"
@@ -288,8 +296,8 @@ class WarmController {
                 WarmDrawing.of(
                         water.warmUp(),
                         known.letters(),
-                        known.targetC(),
-                        known.toleranceC(),
+                        known.warming().leastC(),
+                        known.warming().mostC(),
                         known.roomC(),
                         List.of()));
     }
@@ -328,18 +336,11 @@ class WarmController {
                 : " Set to %s until the slowest bottle shows %s, then back to %s, it is ready at %s."
                         .formatted(
                                 Figures.celsius(predicted.higherC()),
-                                Figures.celsius(known.targetC() - known.toleranceC() - 1),
-                                Figures.celsius(known.targetC()),
+                                Figures.celsius(known.warming().leastC() - 1),
+                                Figures.celsius(known.warming().targetC()),
                                 hour(higher.readySeconds()));
-        String what = known.waterLitres() > 0 ? "All bottles and the water for soaking and washing" : "All bottles";
-        return "%s are within %s of %s after %s."
-                        .formatted(
-                                what,
-                                Figures.plain(known.toleranceC(), 1) + " °C",
-                                Figures.celsius(known.targetC()),
-                                minutes(plain.readySeconds()))
-                + until
-                + quicker;
+        String what = known.warming().inTub().isEmpty() ? "All bottles" : "All bottles and the water";
+        return "%s are within their range after %s.".formatted(what, minutes(plain.readySeconds())) + until + quicker;
     }
 
     private static String minutes(int seconds) {

@@ -12,16 +12,21 @@ import java.util.OptionalInt;
 import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
-import mezcla.leaflet.Bath;
 import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
+import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
 import mezcla.processing.WarmWater;
+import mezcla.verdict.Evening;
 import mezcla.verdict.RunObjection;
+import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunQuestion;
+import mezcla.verdict.Warming;
 import mezcla.web.access.SignedIn;
 import mezcla.web.decided.WaterBaths;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.house.WaterBath;
 import mezcla.web.log.DarkroomLog;
@@ -39,6 +44,7 @@ public class WarmService {
     private final HouseService houses;
     private final ProbeService probes;
     private final WaterBaths baths;
+    private final Planning planning;
     private final Clock clock;
 
     WarmService(
@@ -47,9 +53,11 @@ public class WarmService {
             HouseService houses,
             ProbeService probes,
             WaterBaths baths,
+            Planning planning,
             Clock clock) {
         this.probes = probes;
         this.baths = baths;
+        this.planning = planning;
         this.mapper = mapper;
         this.log = log;
         this.houses = houses;
@@ -59,59 +67,76 @@ public class WarmService {
     /**
      * What is known before anything is typed.
      *
-     * @param batch the batch
-     * @param fills the bottles that are warmed: those whose temperature matters
-     * @param waterLitres the water for pre-soak and warm washes, which is warmed with them
+     * @param plan the run that it is warmed for
+     * @param warming what that run wants warm
      * @param tub the house's bath; null where nobody said what it is like
      * @param roomC how warm the room is, in °C
-     * @param targetC what the developer wants, in °C
-     * @param toleranceC how near is near enough, in °C
      */
-    public record Known(
-            BatchState batch,
-            List<FillState> fills,
-            double waterLitres,
-            @Nullable WaterBath tub,
-            double roomC,
-            double targetC,
-            double toleranceC) {
+    public record Known(RunPlan plan, Warming warming, @Nullable WaterBath tub, double roomC) {
         private WarmUp.Tub tub(double bathC) {
             WaterBath known = Objects.requireNonNull(tub);
             return new WarmUp.Tub(known.litres(), known.powerW(), known.lossWPerK(), roomC, bathC);
         }
 
+        /** The batch. */
+        public BatchState batch() {
+            return plan.batch();
+        }
+
         /** Whose each vessel is, as drawings name it. */
         public List<String> letters() {
             return Stream.concat(
-                            fills.stream().map(fill -> fill.bath().role().letters()),
-                            waterLitres > 0 ? Stream.of("Water") : Stream.of())
+                            warming.bottles().stream()
+                                    .map(bottle -> bottle.fill().bath().role().letters()),
+                            warming.inTub().stream().map(water -> "Water"))
                     .toList();
         }
     }
 
     /**
-     * What is known of a batch and the house's bath.
+     * What is known of the house's bath and of a run.
      *
+     * @param plan the run, as it is planned
+     * @param steps what its film goes through
+     */
+    @Transactional(readOnly = true)
+    public Known known(RunPlan plan, RunSteps steps) {
+        return new Known(
+                plan,
+                Warming.of(plan, steps, houses.surroundings().water()),
+                houses.waterBath().orElse(null),
+                houses.surroundings().roomC());
+    }
+
+    /**
+     * The same of the next roll through a batch, done as it was planned on the page of its run.
+     *
+     * @param planned what was planned
      * @throws Refusal {@code unknown-batch}, or {@code batch-ended}
      */
     @Transactional(readOnly = true)
-    public Known known(long batchId) {
+    public Known known(long batchId, PlannedWarmth planned) {
         BatchState batch = log.state().batch(batchId);
-        FillState developer = batch.imageDeveloper()
+        batch.imageDeveloper()
                 .filter(fill -> fill.discarded() == null)
                 .orElseThrow(() -> Refusal.of(new RunObjection.BatchEnded(batchId)));
-        Bath bath = developer.bath();
-        return new Known(
-                batch,
-                batch.fills().stream()
-                        .filter(fill ->
-                                fill.discarded() == null && fill.inBottleMl() > 0 && WarmUp.includes(fill.bath(), bath))
-                        .toList(),
-                waterLitres(batch, bath.timing().atC()),
-                houses.waterBath().orElse(null),
-                houses.surroundings().roomC(),
-                bath.timing().atC(),
-                bath.timing().mostC() - bath.timing().atC());
+        RunQuestion next = planning.asUsed(planning.nextRoll(), batch);
+        Optional<Tank> tank = houses.tanks().stream()
+                .filter(each -> planned.tankId() != null && each.id() == planned.tankId())
+                .findFirst()
+                .map(each -> each.moved(planned.choices().movement()));
+        RunPlan plan = RunPlan.of(
+                batch, tank.map(each -> next.inTank(each.asUsed())).orElse(next).warmedTo(planned.celsius()));
+        return known(plan, steps(plan, planned.choices()));
+    }
+
+    /** What the film goes through; where it cannot be done so, as the leaflet says. */
+    private static RunSteps steps(RunPlan plan, RunSteps.Choices choices) {
+        try {
+            return plan.steps(choices);
+        } catch (Refusal refusal) {
+            return plan.steps(RunSteps.Choices.USUAL);
+        }
     }
 
     /**
@@ -130,19 +155,11 @@ public class WarmService {
         }
         WarmUp warmed = WarmUp.of(
                 new WarmUp.Tub(tub.litres(), tub.powerW(), tub.lossWPerK(), room, room),
-                List.of(new WarmUp.Warmed(litres, WarmUp.usualWPerK(false, litres), room)),
-                targetC,
-                targetC,
-                1);
+                List.of(new WarmUp.Wanted(
+                        new WarmUp.Warmed(litres, WarmUp.usualWPerK(false, litres), room), targetC - 1, targetC + 1)),
+                targetC);
         Integer ready = warmed.readySeconds();
         return ready == null ? OptionalInt.empty() : OptionalInt.of((int) Math.ceil(ready / 60.0));
-    }
-
-    /** The water that the leaflet wants about as warm as its developer, for the house's smallest tank. */
-    private double waterLitres(BatchState batch, double targetC) {
-        double tankMl =
-                houses.tanks().stream().mapToDouble(Tank::volumeMl).min().orElse(0);
-        return WarmUp.waterLitres(batch.leaflet(), targetC, tankMl);
     }
 
     /**
@@ -157,9 +174,8 @@ public class WarmService {
                 tub.litres(),
                 tub.lossWPerK(),
                 known.roomC(),
-                bottles(known, bottlesC),
-                known.targetC(),
-                known.toleranceC());
+                wanted(known, bottlesC),
+                known.warming().targetC());
     }
 
     /**
@@ -180,7 +196,7 @@ public class WarmService {
      */
     @Transactional(readOnly = true)
     public Predicted predict(Known known, double bathC, double bottlesC) {
-        return predict(known, bathC, bottles(known, bottlesC));
+        return predict(known, bathC, wanted(known, bottlesC));
     }
 
     /**
@@ -193,57 +209,52 @@ public class WarmService {
     @Transactional(readOnly = true)
     public Predicted corrected(Known known, Predicted first, long seconds, double bathC) {
         int minute = (int) Math.min(first.plain().bath().size() - 1L, seconds / 60);
-        List<WarmUp.Warmed> then = bottles(known, bathC);
-        List<WarmUp.Warmed> now = new ArrayList<>();
+        List<WarmUp.Wanted> then = wanted(known, bathC);
+        List<WarmUp.Wanted> now = new ArrayList<>();
         for (int i = 0; i < then.size(); i++) {
-            now.add(new WarmUp.Warmed(
-                    then.get(i).litres(),
-                    then.get(i).wPerK(),
-                    first.plain().bottles().get(i).get(minute)));
+            now.add(then.get(i).from(first.plain().bottles().get(i).get(minute)));
         }
         return predict(known, bathC, now);
     }
 
-    private Predicted predict(Known known, double bathC, List<WarmUp.Warmed> bottles) {
+    private Predicted predict(Known known, double bathC, List<WarmUp.Wanted> wanted) {
         WarmUp.Tub tub = known.tub(bathC);
-        double highC = WarmUp.higherC(known.targetC(), known.toleranceC());
-        return new Predicted(
-                WarmUp.of(tub, bottles, known.targetC(), known.targetC(), known.toleranceC()),
-                WarmUp.overshooting(tub, bottles, highC, known.targetC(), known.targetC(), known.toleranceC()),
-                highC);
+        double setC = known.warming().targetC();
+        double highC = WarmUp.higherC(known.warming().mostC());
+        return new Predicted(WarmUp.of(tub, wanted, setC), WarmUp.overshooting(tub, wanted, highC, setC), highC);
     }
 
-    private List<WarmUp.Warmed> bottles(Known known, double bottlesC) {
+    private List<WarmUp.Wanted> wanted(Known known, double bottlesC) {
         Map<Long, Double> found = new HashMap<>();
         mapper.bottles().forEach(row -> found.put(row.bottleId(), row.wPerK()));
-        List<WarmUp.Warmed> warmed = new ArrayList<>();
-        known.fills()
-                .forEach(fill -> warmed.add(new WarmUp.Warmed(
-                        fill.inBottleMl() / 1000,
-                        found.getOrDefault(fill.bottle().id(), usual(fill.bottle())),
-                        bottlesC)));
-        if (known.waterLitres() > 0) {
-            warmed.add(new WarmUp.Warmed(known.waterLitres(), WarmUp.usualWPerK(false, known.waterLitres()), bottlesC));
-        }
-        return warmed;
+        return known.warming().wanted(fill -> found.getOrDefault(fill.bottle().id(), usual(fill.bottle())), bottlesC);
     }
 
     /**
-     * How long a batch needs from the room's temperature to be ready, in the house's bath.
+     * How long what a run wants warm needs in the house's bath: nothing for a batch that is still warm, else from the room's
+     * temperature on. Whoever asks about the same run gets the same answer.
      *
+     * @param plan the run, as it is planned
+     * @param steps what its film goes through
      * @return empty where it does not get warm within four hours, or where nobody said what the bath is like
-     * @throws Refusal {@code unknown-batch}, or {@code batch-ended}
      */
     @Transactional(readOnly = true)
-    public Optional<Duration> warming(long batchId) {
-        Known known = known(batchId);
+    public Optional<Duration> warming(RunPlan plan, RunSteps steps) {
+        if (Evening.isStillWarm(plan.batch(), clock.instant())) {
+            return Optional.of(Duration.ZERO);
+        }
+        Known known = known(plan, steps);
         if (known.tub() == null) {
             return Optional.empty();
         }
-        Integer ready = known.tub().powerW() == 0
-                ? Integer.valueOf(water(known, known.roomC()).readySeconds())
-                : predict(known, known.roomC(), known.roomC()).plain().readySeconds();
-        return Optional.ofNullable(ready).map(Duration::ofSeconds);
+        try {
+            Integer ready = known.tub().powerW() == 0
+                    ? Integer.valueOf(water(known, known.roomC()).readySeconds())
+                    : predict(known, known.roomC(), known.roomC()).plain().readySeconds();
+            return Optional.ofNullable(ready).map(Duration::ofSeconds);
+        } catch (Refusal tooLittleWater) {
+            return Optional.empty();
+        }
     }
 
     /** Whether somebody said what the house's bath is like. */
@@ -260,7 +271,12 @@ public class WarmService {
     @Transactional
     public long simulate(SignedIn who, Known known, double bathC, double bottlesC, SimulatedBath.Fault fault) {
         return probes.simulate(
-                who, known.batch().id(), known.tub(bathC), bottles(known, bottlesC), known.targetC(), fault);
+                who,
+                known.batch().id(),
+                known.tub(bathC),
+                wanted(known, bottlesC).stream().map(WarmUp.Wanted::in).toList(),
+                known.warming().targetC(),
+                fault);
     }
 
     /**
@@ -270,8 +286,9 @@ public class WarmService {
      */
     @Transactional
     public long simulateWarm(SignedIn who, long batchId, SimulatedBath.Fault fault) {
-        Known known = known(batchId);
-        return simulate(who, known, known.targetC(), known.targetC(), fault);
+        Known known = known(batchId, PlannedWarmth.AS_USUAL);
+        double targetC = known.warming().targetC();
+        return simulate(who, known, targetC, targetC, fault);
     }
 
     private static double usual(Bottle bottle) {

@@ -231,6 +231,11 @@ public final class Figures {
         return DAY_AND_YEAR.format(instant.atZone(zone));
     }
 
+    /** A day with its year, for paper: {@code 2 November 2026}. */
+    public static String dayAndYear(LocalDate day) {
+        return DAY_AND_YEAR.format(day);
+    }
+
     /** A day of a journal: {@code Tuesday 24 November 2026}. */
     public static String weekday(Instant instant, ZoneId zone) {
         return WEEKDAY.format(instant.atZone(zone));

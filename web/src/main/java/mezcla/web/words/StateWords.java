@@ -3,6 +3,7 @@ package mezcla.web.words;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Optional;
 import mezcla.verdict.BatchVerdict;
 import mezcla.verdict.EarlyWarning;
 import mezcla.verdict.RunObjection;
@@ -81,7 +82,7 @@ public final class StateWords {
             return "It takes no film without its " + String.join(" and its ", missing);
         }
         BatchVerdict verdict = plan.verdict();
-        String left = left(verdict, countsTheCalendar(plan));
+        String left = left(plan);
         return switch (verdict.state()) {
             case GOOD, EXTEND -> left.isEmpty() ? "Good, with no limit printed" : "Good for " + left;
             case LAST -> "Nearly done: " + left;
@@ -103,13 +104,11 @@ public final class StateWords {
         BatchVerdict verdict = plan.verdict();
         return barred(plan) || !missing(plan).isEmpty() || verdict.state() == State.LAST
                 ? ""
-                : EarlyWarning.of(verdict)
-                        .map(warning -> soon(warning, plan.question(), countsTheCalendar(plan)))
-                        .orElse("");
+                : EarlyWarning.of(verdict).map(warning -> soon(warning, plan)).orElse("");
     }
 
-    private static String soon(EarlyWarning warning, RunQuestion question, boolean exact) {
-        String until = warning.days() == null ? "" : (exact ? "" : "about ") + day(question, warning.days());
+    private static String soon(EarlyWarning warning, RunPlan plan) {
+        String until = warning.days() == null ? "" : until(plan) + by(plan, plan.fewestDays());
         if (warning.evenings() == null && warning.rolls() == null) {
             return "Good until " + until;
         }
@@ -120,15 +119,15 @@ public final class StateWords {
                         .formatted(
                                 Figures.sentence(Figures.number(warning.evenings())),
                                 warning.evenings() == 1 ? "evening" : "evenings");
+        evenings += by(plan, plan.fewestRolls());
         return until.isEmpty() ? evenings : evenings + ", until " + until;
     }
 
-    /** The last day that a batch allows, marked where it is an estimate; empty for no limit. */
+    /** The last day that a batch allows, marked where it is an estimate; empty for no limit, and where it has to go. */
     public static String until(RunPlan plan) {
-        Double days = plan.verdict().daysLeft();
-        return days == null
-                ? ""
-                : (countsTheCalendar(plan) ? "" : "about ") + day(plan.question(), (int) Math.floor(days + 1e-9));
+        return plan.lastDay()
+                .map(day -> (countsTheCalendar(plan) ? "" : "about ") + Figures.day(day))
+                .orElse("");
     }
 
     /** Only printed days are days of the calendar; what is left by how it is stored is an estimate (rules, section 5). */
@@ -137,25 +136,29 @@ public final class StateWords {
         return question.judging().school(plan.batch().process(), question.irreplaceable()) == School.LEAFLET;
     }
 
-    /** Days are counted by the calendar of the house, so that a change of its clocks loses none. */
-    private static String day(RunQuestion question, int days) {
-        return Figures.day(question.at().atZone(question.zone()).plusDays(days).toInstant(), question.zone());
-    }
-
-    private static String left(BatchVerdict verdict, boolean exact) {
-        Double rolls = verdict.rollsLeft();
-        Double days = verdict.daysLeft();
+    private static String left(RunPlan plan) {
+        Double rolls = plan.verdict().rollsLeft();
+        Double days = plan.verdict().daysLeft();
         String more = rolls == null
                 ? ""
                 : Figures.countOfRolls(rolls < 1 ? rolls : Math.floor(rolls + 1e-9))
-                        .replaceFirst(" ", " more ");
+                                .replaceFirst(" ", " more ")
+                        + by(plan, plan.fewestRolls());
         if (days == null) {
             return more;
         }
         String until = days < 1
                 ? "today only"
-                : (exact ? "" : "about ")
+                : (countsTheCalendar(plan) ? "" : "about ")
                         + Figures.countOfDays(Math.floor(days + 1e-9)).replaceFirst(" ", " more ");
+        until += by(plan, plan.fewestDays());
         return more.isEmpty() ? until : more + ", or " + until;
+    }
+
+    /** The bath that limits it, where it is another one than the developer that people think of. */
+    private static String by(RunPlan plan, Optional<RunPlan.PlannedBath> limiting) {
+        return limiting.filter(bath -> !plan.batch().isImageDeveloper(bath.fill()))
+                .map(bath -> " (" + Figures.within(bath.fill().bath().role().name()) + ")")
+                .orElse("");
     }
 }

@@ -644,11 +644,11 @@ public class HistoriesTest extends DemoApplicationTest {
         if (capacity == null) {
             return Figures.rolls(bath.rolls) + ", no limit";
         }
-        String least = Figures.rolls(bath.rolls + Math.max(0, (capacity[0] - bath.n) / bath.perRoll()) + leastOff);
-        String most = Figures.rolls(bath.rolls + Math.max(0, (capacity[1] - bath.n) / bath.perRoll()) + mostOff);
+        String least = Figures.rolls(bath.rollsUpTo(capacity[0]) + leastOff);
+        String most = Figures.rolls(bath.rollsUpTo(capacity[1]) + mostOff);
         boolean printed = bath.sheet.capacity() != null && !plain.limitRolls.containsKey(bath.sheet.key());
-        return Figures.rolls(bath.rolls) + " of " + (least.equals(most) ? most : least + "–" + most)
-                + (printed ? "" : " (house)");
+        String whose = printed ? bath.n >= capacity[1] - TIE ? " printed" : "" : " (house)";
+        return Figures.rolls(bath.rolls) + " of " + (least.equals(most) ? most : least + "–" + most) + whose;
     }
 
     /** Shelf, batch, run, card and evening say the same of the next roll. */

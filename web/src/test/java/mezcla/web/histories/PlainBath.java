@@ -42,6 +42,7 @@ final class PlainBath {
     final TreeSet<String> passed = new TreeSet<>();
     private final Map<Integer, Double> rollsAfter = new LinkedHashMap<>();
     private final List<double[]> spells = new ArrayList<>();
+    private final List<double[]> path = new ArrayList<>();
     private Instant from;
 
     PlainBath(Bath sheet, Instant at, double volumeMl, double strength, double bottleMl) {
@@ -131,6 +132,7 @@ final class PlainBath {
             volume = Math.max(0, volume - carried);
         }
         rollsAfter.put(load, rolls);
+        path.add(new double[] {n, rolls});
         loads.put(load, new LinkedHashMap<>());
     }
 
@@ -152,6 +154,23 @@ final class PlainBath {
         volume += ml;
         counted = volume;
         spells.forEach(spell -> spell[2] *= share);
+        path.add(new double[] {n, rolls});
+    }
+
+    /** How many rolls it does in all up to a limit of wear; once that is passed, how many it had done when it was reached. */
+    double rollsUpTo(double limit) {
+        if (n <= limit) {
+            return rolls + (limit - n) / perRoll();
+        }
+        double reached = 0;
+        double[] before = {0, 0};
+        for (double[] after : path) {
+            if (before[0] < limit && after[0] >= limit) {
+                reached = before[1] + (limit - before[0]) / (after[0] - before[0]) * (after[1] - before[1]);
+            }
+            before = after;
+        }
+        return reached;
     }
 
     void move(Instant at, String newAir, double celsius, double newLight) {

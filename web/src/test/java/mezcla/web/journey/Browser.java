@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** A headless browser on a running application; notes what it should never see. */
 final class Browser implements AutoCloseable {
@@ -33,7 +34,7 @@ final class Browser implements AutoCloseable {
     private final com.microsoft.playwright.Browser chromium = playwright
             .chromium()
             .launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setExecutablePath(EXECUTABLE)
                     .setArgs(List.of(
                             "--no-sandbox",
                             "--disable-gpu",
@@ -45,6 +46,13 @@ final class Browser implements AutoCloseable {
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync")));
+    /** Debian's Chromium without its windows, where it is there: it draws the same pages in two thirds of the time. */
+    private static final Path EXECUTABLE = Stream.of("/usr/bin/chromium-headless-shell", "/usr/bin/chromium")
+            .map(Path::of)
+            .filter(Files::isExecutable)
+            .findFirst()
+            .orElseThrow();
+
     private static final AxeRunOptions VIOLATIONS = new AxeRunOptions();
 
     static {
@@ -147,11 +155,12 @@ final class Browser implements AutoCloseable {
             """
             () => {
               const kind = (element) => element === null ? '' : [element.tagName, element.className?.baseVal ?? element.className,
-                element.type, element.getAttribute('aria-invalid'), element.disabled,
-                element.getAttributeNames().map((name) => name.replace(/[0-9]+/g, '')).sort()].join(' ');
+                element.type, element.getAttribute('aria-invalid'), element.disabled, element.getAttributeNames()
+                  .filter((name) => /^(aria-|role|for|alt|title|tabindex|href|lang)/.test(name)).sort()].join(' ');
+              const place = (element) => element === null ? '' : element.tagName + ' ' + (element.className?.baseVal ?? element.className);
               const under = document.documentElement.dataset.theme + (window.innerWidth < 600) + ' ';
               return [...new Set([...document.body.querySelectorAll('*')].filter((element) => element.checkVisibility())
-                .map((element) => (under + kind(element) + ' in ' + kind(element.parentElement)).replace(/\\s+/g, ' ')))];
+                .map((element) => (under + kind(element) + ' in ' + place(element.parentElement)).replace(/\\s+/g, ' ')))];
             }
             """;
 

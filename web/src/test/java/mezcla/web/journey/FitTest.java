@@ -10,7 +10,6 @@ import mezcla.web.DemoApplicationTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
-import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /**
@@ -106,10 +105,11 @@ public class FitTest extends DemoApplicationTest {
         browser.close();
     }
 
-    @DataProvider
-    public Object[][] sizes() {
-        return new Object[][] {{1280, 800}, {390, 844}};
-    }
+    private record Size(int width, int height, boolean measured) {}
+
+    /** A tablet, a phone, and a tablet at 200 %, which has half as many pixels each way. */
+    private static final List<Size> SIZES =
+            List.of(new Size(1280, 800, true), new Size(390, 844, true), new Size(640, 400, false));
 
     /** Every page that is measured. */
     static final List<String> PAGES = List.of(
@@ -185,39 +185,33 @@ public class FitTest extends DemoApplicationTest {
             "/house/access",
             "/wall-sheet");
 
-    @Test(dataProvider = "sizes")
-    public void everythingIsLargeEnoughAndInSight(int width, int height) {
-        Page page = browser.signedIn("bram", width, height);
+    /** Each page is loaded once and turned to each size. */
+    @Test
+    public void everythingIsLargeEnoughAndInSight() {
+        Page page = browser.signedIn("bram", 1280, 800);
         List<String> found = new ArrayList<>();
         for (String place : PAGES) {
             page.navigate(place.equals("ribbon") ? ribbon : place);
             page.waitForLoadState();
             boolean wet = WET.contains(place);
             List<Object> sizes = List.of(wet ? WET_TEXT_PX : TEXT_PX, DRAWN_PX, wet ? WET_TARGET_PX : TARGET_PX);
-            strings(page.evaluate(MEASURE, sizes)).forEach(each -> found.add(place + ": " + each));
-            strings(page.evaluate(FOCUS)).forEach(each -> found.add(place + ": focus: " + each));
+            for (Size size : SIZES) {
+                page.setViewportSize(size.width(), size.height());
+                String at = "%s at %d × %d: ".formatted(place, size.width(), size.height());
+                Object wide = page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
+                if (((Number) wide).intValue() > 0) {
+                    found.add(at + "scrolls sideways by " + wide);
+                }
+                if (size.measured()) {
+                    strings(page.evaluate(MEASURE, sizes)).forEach(each -> found.add(at + each));
+                }
+                strings(page.evaluate(FOCUS)).forEach(each -> found.add(at + "focus: " + each));
+            }
         }
-        page.context().close();
-        assertThat(found).as(width + " × " + height).isEmpty();
+        assertThat(found).isEmpty();
     }
 
     private static List<String> strings(Object answer) {
         return ((List<?>) answer).stream().map(String::valueOf).toList();
-    }
-
-    /** At 200 % a desk has half as many pixels each way. */
-    @Test
-    public void nothingGoesSidewaysAtTwiceTheSize() {
-        Page page = browser.signedIn("bram", 640, 400);
-        List<String> found = new ArrayList<>();
-        for (String place : PAGES) {
-            page.navigate(place.equals("ribbon") ? ribbon : place);
-            Object wide = page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
-            if (((Number) wide).intValue() > 0) {
-                found.add(place + ": " + wide);
-            }
-            strings(page.evaluate(FOCUS)).forEach(each -> found.add(place + ": focus: " + each));
-        }
-        assertThat(found).isEmpty();
     }
 }

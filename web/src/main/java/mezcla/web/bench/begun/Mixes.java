@@ -11,11 +11,12 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
+import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
-import mezcla.batch.Mixture;
 import mezcla.batch.Stock;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Recipe;
@@ -28,10 +29,11 @@ import mezcla.log.DiscardedFill;
 import mezcla.log.FillMoved;
 import mezcla.log.FillSpilled;
 import mezcla.log.FillsDiscarded;
+import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
 import mezcla.log.PartThrownAway;
-import mezcla.log.PartUse;
 import mezcla.log.Place;
+import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import mezcla.mixing.BatchPlan;
@@ -430,46 +432,41 @@ public class Mixes {
                 : made.levelMl();
     }
 
-    private Mixture mixture(Mix mix, BatchPlan.PlannedBath bath) {
-        LogState state = log.state();
-        List<PartUse> uses = mix.walk().poured().getOrDefault(bath.bath().key(), Map.of()).entrySet().stream()
-                .map(poured -> new PartUse(0, poured.getKey(), poured.getValue(), 0))
+    /**
+     * What of a mix is in its bottle already.
+     *
+     * @param book the log, as it would be if the mix ended now
+     * @param batchId its batch
+     * @param fills the fills that are bottled
+     */
+    public record Bottled(LogBook book, long batchId, List<Long> fills) {}
+
+    /** What of a mix is in its bottle already, as the log would say it. */
+    @Transactional(readOnly = true)
+    public Bottled bottled(long id) {
+        Mix mix = one(id);
+        LogBook book = log.book();
+        List<BatchPlan.PlannedBath> baths = mix.walk().plan().baths().stream()
+                .filter(bath -> mix.isBottled(bath.bath().key()))
                 .toList();
-        boolean old = mix.kits().stream().map(state::kit).anyMatch(kit -> uses.stream()
-                .anyMatch(
-                        use -> kit.part(use.part()).isPast(kit.arrival().stamp().happenedAt(), clock.instant())));
-        return Mixture.of(
-                Mixture.strength(bath.bath().recipe(), uses, volumeMl(mix, bath)),
-                old,
-                Mixture.isOffTemperature(
-                        mix.walk().plan().leaflet(),
-                        bath.bath(),
-                        mix.walk().measuredC(bath.bath().key())));
+        List<Long> ids = baths.stream()
+                .map(bath -> Objects.requireNonNull(mix.baths().get(bath.bath().key()))
+                        .fillId())
+                .toList();
+        if (mix.ended() || ids.isEmpty()) {
+            return new Bottled(book, mix.batchId(), ids);
+        }
+        Stock stock = stock(book.state(), mix.kits());
+        List<MixedFill> fills =
+                baths.stream().map(bath -> fill(mix, bath, stock)).toList();
+        String name = mix.name();
+        Function<Stamp, LogEntry> row = stamp -> name == null
+                ? new BathRenewed(by(stamp, mix), mix.batchId(), fills.get(0))
+                : new BatchMixed(by(stamp, mix), mix.batchId(), name, fills);
+        return new Bottled(book.supposing(mix.begunAt(), List.of(row)), mix.batchId(), ids);
     }
 
-    /** What of a mix is in its bottle already. */
-    @Transactional(readOnly = true)
-    public List<BottledBath> bottled(long id) {
-        Mix mix = one(id);
-        String name =
-                mix.name() == null ? log.state().batch(mix.batchId()).mixed().name() : mix.name();
-        return mix.walk().plan().baths().stream()
-                .filter(bath -> mix.isBottled(bath.bath().key()))
-                .map(bath -> {
-                    MixMapper.BathRow row =
-                            Objects.requireNonNull(mix.baths().get(bath.bath().key()));
-                    return new BottledBath(
-                            row.fillId(),
-                            mix.batchId(),
-                            name,
-                            mix.walk().plan().leaflet(),
-                            bath.bath(),
-                            volumeMl(mix, bath),
-                            mixture(mix, bath),
-                            bottle(row).label(),
-                            mix.begunAt(),
-                            mix.begunBy());
-                })
-                .toList();
+    private static Stamp by(Stamp stamp, Mix mix) {
+        return new Stamp(stamp.sequence(), stamp.happenedAt(), stamp.recordedAt(), mix.begunBy(), stamp.about());
     }
 }

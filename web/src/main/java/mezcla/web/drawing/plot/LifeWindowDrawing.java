@@ -106,8 +106,10 @@ public record LifeWindowDrawing(
         Geometry(FillState fill, RunQuestion question) {
             this.fill = fill;
             this.question = question;
-            this.window =
-                    LifeWindow.of(fill, question.judging().school(fill.leaflet().process(), false));
+            this.window = LifeWindow.of(
+                    fill,
+                    question.judging().school(fill.leaflet().process(), false),
+                    question.tank().turning());
             this.age = question.daysSince(fill.mixedAt());
             this.used = window.done();
             double after = used + question.equivalents();

@@ -7,11 +7,11 @@ import mezcla.web.drawing.PathData;
 import mezcla.web.words.Figures;
 
 /**
- * How bath and bottles come to temperature: minutes across, degrees up, with the tolerance as a band.
+ * How bath and bottles come to temperature: minutes across, degrees up, with the developer’s range as a band.
  *
  * @param bath the bath
  * @param bottles each bottle
- * @param bandY the top of the tolerance
+ * @param bandY the top of the developer’s range
  * @param bandHeight how tall it is
  * @param readyX when all are ready; below 0 for never
  * @param minutes marks on the axis of minutes
@@ -53,18 +53,13 @@ public record WarmDrawing(
      *
      * @param warm what is predicted
      * @param letters whose each bottle is
-     * @param targetC what is wanted, in °C
-     * @param toleranceC how near is near enough, in °C
+     * @param leastC the least that the developer wants, in °C
+     * @param mostC the most that it stands, in °C
      * @param roomC how warm the room is, in °C
      * @param measured what a probe showed: minutes since the beginning, °C
      */
     public static WarmDrawing of(
-            WarmUp warm,
-            List<String> letters,
-            double targetC,
-            double toleranceC,
-            double roomC,
-            List<double[]> measured) {
+            WarmUp warm, List<String> letters, double leastC, double mostC, double roomC, List<double[]> measured) {
         double now = measured.isEmpty() ? -1 : measured.get(measured.size() - 1)[0];
         Integer readySeconds = warm.readySeconds();
         int ready = readySeconds == null ? -1 : readySeconds / 60;
@@ -72,7 +67,7 @@ public record WarmDrawing(
                 warm.bath().size() - 1,
                 Math.max(Math.max(SHORTEST_MINUTES, (int) now + 3), ready < 0 ? 120 : ready + ready / 4 + 3));
         double lowest = Math.min(roomC, warm.bath().get(0)) - 2;
-        double highest = targetC + toleranceC + 3;
+        double highest = mostC + 3;
         Plane plane = new Plane(shown, Math.floor(lowest), Math.ceil(highest));
         List<Curve> bottles = new ArrayList<>();
         for (int i = 0; i < warm.bottles().size(); i++) {
@@ -81,12 +76,12 @@ public record WarmDrawing(
             boolean first = bottles.stream().noneMatch(other -> Math.abs(other.endY() - endY) < LABEL_HEIGHT);
             bottles.add(new Curve(plane.path(curve), first ? together(warm, letters, plane, shown, endY) : "", endY));
         }
-        double top = plane.y(targetC + toleranceC);
+        double top = plane.y(mostC);
         return new WarmDrawing(
                 plane.path(warm.bath()),
                 bottles,
                 top,
-                plane.y(targetC - toleranceC) - top,
+                plane.y(leastC) - top,
                 readySeconds == null ? -1 : plane.x(readySeconds / 60.0),
                 plane.minuteMarks(),
                 plane.degreeMarks(),

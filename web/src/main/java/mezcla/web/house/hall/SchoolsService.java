@@ -109,8 +109,8 @@ public class SchoolsService implements BringsBack {
         RunQuestion question = planning.nextRoll()
                 .judgedBy(new Judging(Map.of(), school, now.limits(), now.standIns(), now.climate()));
         List<State> states = new ArrayList<>();
-        batches.forEach(
-                batch -> states.add(RunPlan.of(batch, question).verdict().state()));
+        batches.forEach(batch -> states.add(
+                RunPlan.of(batch, planning.asUsed(question, batch)).verdict().state()));
         long go = states.stream().filter(State.DISCARD::equals).count();
         long test = states.stream().filter(State.CHECK::equals).count();
         return "Of today’s %s, %s would go and %s be tested first."

@@ -264,7 +264,7 @@ class MoneyPages {
                 batch.id(),
                 "Batch %d, %s, as it is used up"
                         .formatted(batch.id(), batch.mixed().name()),
-                CostCurveDrawing.of(spending, BatchCost.printedCapacity(batch, houses.standIns()::over), laboratory),
+                CostCurveDrawing.of(spending, accounts.printed().rolls(batch), laboratory),
                 "%s in all: chemistry with its delivery.%s"
                         .formatted(
                                 Figures.money(spending.cost().total()),

@@ -183,11 +183,7 @@ public class EveningService {
                     load.choices()));
         }
         RunStarted begun = begun();
-        Duration warming = begun != null
-                        || warmAlready
-                        || Evening.isStillWarm(log.state().batch(rows.get(0).batchId()), clock.instant())
-                ? Duration.ZERO
-                : warm.warming(rows.get(0).batchId()).orElse(null);
+        Duration warming = begun != null || warmAlready ? Duration.ZERO : warming(wanted.get(0));
         Instant soonest = begun == null
                 ? clock.instant().plus(warming == null ? Duration.ZERO : warming)
                 : over(begun).plus(between);
@@ -205,6 +201,12 @@ public class EveningService {
                     rows.get(i).id(), kept.get(i), tanks.get(i), evening.loads().get(i)));
         }
         return Optional.of(new Plan(loads, evening, warming, warm.isDescribed(), begun));
+    }
+
+    /** How long the first load has to be warmed; null where it never gets warm, or where nobody said what the bath is like. */
+    private @Nullable Duration warming(Evening.Wanted first) {
+        RunPlan plan = RunPlan.of(log.state().batch(first.batchId()), first.question());
+        return warm.warming(plan, plan.steps(first.choices())).orElse(null);
     }
 
     private @Nullable RunStarted begun() {

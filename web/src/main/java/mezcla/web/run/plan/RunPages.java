@@ -1,7 +1,6 @@
 package mezcla.web.run.plan;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
@@ -9,6 +8,7 @@ import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Objection;
 import mezcla.processing.Movement;
+import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.Members;
@@ -227,14 +227,12 @@ class RunPages {
     }
 
     private StepsView steps(RunPlan plan, RunForm form) {
+        RunSteps steps = plan.steps(form.choices());
         return StepsView.of(
-                plan.steps(form.choices()),
+                steps,
                 plan.question().tankMl(),
                 clock.instant(),
-                Optional.of(plan.batch().id())
-                        .filter(batch -> plan.imageDeveloper().isPresent())
-                        .flatMap(warm::warming)
-                        .orElse(null),
+                warm.warming(plan, steps).orElse(null),
                 houses.house().timeZone());
     }
 

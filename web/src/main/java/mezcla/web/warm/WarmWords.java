@@ -1,0 +1,50 @@
+package mezcla.web.warm;
+
+import java.util.ArrayList;
+import java.util.List;
+import mezcla.mixing.HouseWater;
+import mezcla.verdict.Warming;
+import mezcla.web.words.Figures;
+
+/** What a run wants warm, in words. */
+final class WarmWords {
+    private WarmWords() {}
+
+    /** Each bottle with its own range, and the water that stands with them. */
+    static List<String> ranges(Warming warming) {
+        List<String> ranges = new ArrayList<>();
+        for (Warming.Bottle bottle : warming.bottles()) {
+            ranges.add("%s: %s to %s"
+                    .formatted(
+                            bottle.fill().bath().role().name(),
+                            Figures.celsius(bottle.leastC()),
+                            Figures.celsius(bottle.mostC())));
+        }
+        for (Warming.Water water : warming.inTub()) {
+            ranges.add("Water for %s, %s: about %s%s"
+                    .formatted(
+                            water.name(),
+                            Figures.ml(water.ml()),
+                            Figures.celsius(water.atC()),
+                            water.neededAfter() < 60
+                                    ? ""
+                                    : ", needed %s after the first pour"
+                                            .formatted(Figures.count(water.neededAfter() / 60, "minute"))));
+        }
+        return ranges;
+    }
+
+    /** The water that comes from the taps, each with its blend. */
+    static List<String> water(Warming warming) {
+        return warming.fromTaps().stream()
+                .map(tap -> "Water for %s, %s at %s, from the taps: %s"
+                        .formatted(tap.name(), Figures.ml(tap.ml()), Figures.celsius(tap.atC()), blend(tap.drawn())))
+                .toList();
+    }
+
+    private static String blend(HouseWater.Drawn drawn) {
+        return drawn.source() == HouseWater.Source.COLD_TAP
+                ? "all of it cold."
+                : "%s hot and %s cold.".formatted(Figures.ml(drawn.hotMl()), Figures.ml(drawn.coldMl()));
+    }
+}
