@@ -101,6 +101,15 @@ final class FillFolding {
         return all;
     }
 
+    /** The version of its leaflet that governs it. */
+    Leaflet leaflet() {
+        return leaflet;
+    }
+
+    boolean isDiscarded() {
+        return discarded != null;
+    }
+
     MixedFill mixed() {
         return mixed;
     }
@@ -261,6 +270,7 @@ final class FillFolding {
                 signs,
                 path,
                 seenAt,
-                overrides);
+                overrides,
+                null);
     }
 }

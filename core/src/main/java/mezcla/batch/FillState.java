@@ -44,6 +44,8 @@ import org.jspecify.annotations.Nullable;
  * @param path how its wear grew, a point after each run and each topping up, the earliest first
  * @param seenAt when somebody last had it in hand, as far as the log knows
  * @param overrides the limits that were passed on purpose, the earliest first
+ * @param corrected how it would stand by the version of its leaflet that is right, until a steward has switched it; null where
+ *     the one that governs it is right (rules, 3.8)
  */
 public record FillState(
         long id,
@@ -68,7 +70,8 @@ public record FillState(
         Set<Sign> signs,
         List<Worn> path,
         Instant seenAt,
-        List<PassedLimit> overrides) {
+        List<PassedLimit> overrides,
+        @Nullable FillState corrected) {
     private static final double UNEXPLAINED_ML = 10;
     private static final double LEAST_ML = 1;
     private static final Duration MISSING_AFTER = Duration.ofDays(30);
@@ -176,7 +179,42 @@ public record FillState(
                 signs,
                 path,
                 seenAt,
-                overrides);
+                overrides,
+                corrected);
+    }
+
+    /** The same fill, with how it would stand by the version of its leaflet that is right. */
+    FillState withCorrected(FillState right) {
+        return new FillState(
+                id,
+                mixed,
+                leaflet,
+                mixedAt,
+                about,
+                volumeMl,
+                countedMl,
+                chemistryMl,
+                rolls,
+                scaledRolls,
+                trimPercent,
+                mixture,
+                outcome,
+                inspection,
+                bar,
+                discarded,
+                kept,
+                inUse,
+                spells,
+                signs,
+                path,
+                seenAt,
+                overrides,
+                right);
+    }
+
+    /** The same fill as it would stand by the version of its leaflet that is right. */
+    public FillState asCorrected() {
+        return corrected == null ? this : corrected;
     }
 
     /** Whether nobody has had it in hand for a month, so that it may be missing (<em>house</em>). */

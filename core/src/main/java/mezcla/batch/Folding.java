@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Leaflet;
@@ -41,6 +42,7 @@ import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
 import mezcla.log.LaboratoryPriced;
 import mezcla.log.LeafletCorrected;
+import mezcla.log.LeafletRevised;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
@@ -71,6 +73,7 @@ final class Folding implements EntryVisitor<Runnable> {
     private final Map<Long, BatchFolding> batches = new LinkedHashMap<>();
     private final Set<Long> startsOver = new HashSet<>();
     private final Map<Long, Leaflet> correctedLeaflets = new HashMap<>();
+    private final Map<Long, Leaflet> mistyped = new HashMap<>();
     private final List<Anomaly> anomalies = new ArrayList<>();
 
     private Folding() {}
@@ -88,6 +91,32 @@ final class Folding implements EntryVisitor<Runnable> {
             }
         }
         return folding;
+    }
+
+    /** The same, in which some fills go by other versions of their leaflets from their first day. */
+    static Folding of(Collection<LogEntry> inOrder, Map<Long, Leaflet> governed) {
+        Folding folding = of(inOrder);
+        folding.correctedLeaflets.putAll(governed);
+        return folding;
+    }
+
+    /** The version that standing fills should go by and do not yet, by fill (rules, 3.8). */
+    Map<Long, Leaflet> toBeSwitched() {
+        Map<Long, Leaflet> wrong = new HashMap<>();
+        fills.forEach((id, fill) -> {
+            Leaflet right = mistyped.get(id);
+            if (right != null && !fill.isDiscarded() && isAnother(right, fill)) {
+                wrong.put(id, right);
+            }
+        });
+        return wrong;
+    }
+
+    private static boolean isAnother(Leaflet right, FillFolding fill) {
+        return right.version() != fill.leaflet().version()
+                && right.key().equals(fill.leaflet().key())
+                && right.baths().stream()
+                        .anyMatch(bath -> bath.key().equals(fill.mixed().bathKey()));
     }
 
     /** Adds a row, or sets it aside. */
@@ -339,6 +368,15 @@ final class Folding implements EntryVisitor<Runnable> {
         return () -> {};
     }
 
+    /** What it names and was voided since is not concerned. */
+    @Override
+    public Runnable leafletRevised(LeafletRevised entry) {
+        return () -> {
+            entry.kitIds().stream().map(kits::get).filter(Objects::nonNull).forEach(kit -> kit.goBy(entry));
+            entry.fillIds().forEach(fill -> mistyped.put(fill, entry.leaflet()));
+        };
+    }
+
     @Override
     public Runnable noteLeft(NoteLeft entry) {
         BatchFolding batch = batch(entry.batchId());
@@ -395,6 +433,16 @@ final class Folding implements EntryVisitor<Runnable> {
 
     private void addFill(FillFolding fill, Stamp stamp) {
         fills.put(fill.mixed().fillId(), fill);
+        // A mix that was begun before its leaflet was put right ends after it.
+        fill.mixed().uses().stream()
+                .map(use -> kits.get(use.kitId()))
+                .filter(Objects::nonNull)
+                .map(KitFolding::revisedLeaflet)
+                .filter(right -> right != null
+                        && right.key().equals(fill.leaflet().key())
+                        && right.version() > fill.leaflet().version())
+                .findFirst()
+                .ifPresent(right -> mistyped.put(fill.mixed().fillId(), right));
         use(fill.mixed().uses(), stamp);
     }
 
@@ -437,8 +485,9 @@ final class Folding implements EntryVisitor<Runnable> {
      * What the rows add up to.
      *
      * @param log all rows, voided ones too, by whose order of recording money is dealt out
+     * @param corrected how fills would stand by the version of their leaflet that is right, by fill
      */
-    LogState state(Collection<LogEntry> log) {
+    LogState state(Collection<LogEntry> log, Map<Long, FillState> corrected) {
         Set<Long> odd =
                 anomalies.stream().map(each -> each.entry().stamp().sequence()).collect(Collectors.toSet());
         Map<Long, List<KitState.Share>> shares = KitShares.inOrderOfRecording(log.stream()
@@ -447,10 +496,20 @@ final class Folding implements EntryVisitor<Runnable> {
         Map<Long, KitState> kitStates = new LinkedHashMap<>();
         kits.forEach((id, kit) -> kitStates.put(id, kit.state(shares.getOrDefault(id, List.of()))));
         Map<Long, FillState> fillStates = new HashMap<>();
-        fills.forEach((id, fill) -> fillStates.put(id, fill.state()));
+        fillStates().forEach((id, fill) -> {
+            FillState right = corrected.get(id);
+            fillStates.put(id, right == null ? fill : fill.withCorrected(right));
+        });
         Map<Long, BatchState> batchStates = new LinkedHashMap<>();
         batches.forEach((id, batch) -> batchStates.put(id, batch.state(fillStates)));
         return new LogState(kitStates, batchStates, anomalies);
+    }
+
+    /** Every fill as it stands. */
+    Map<Long, FillState> fillStates() {
+        Map<Long, FillState> states = new HashMap<>();
+        fills.forEach((id, fill) -> states.put(id, fill.state()));
+        return states;
     }
 
     /** Adds up what happened to one batch. */

@@ -4,11 +4,15 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.log.KitArrived;
 import mezcla.log.KitPriced;
+import mezcla.log.LeafletRevised;
 import mezcla.log.PartCorrected;
 import mezcla.log.PartDecanted;
 import mezcla.log.PartMoved;
@@ -18,12 +22,14 @@ import org.jspecify.annotations.Nullable;
 
 /** Adds up what happened to one kit. */
 final class KitFolding {
-    private final KitArrived arrival;
+    private KitArrived arrival;
     private final Map<String, Double> left = new HashMap<>();
     private final Map<String, Instant> openedAt = new HashMap<>();
     private final Map<String, PartState.Decanted> decanted = new HashMap<>();
     private final Map<String, Double> movedIn = new HashMap<>();
     private final List<KitPriced> priced = new ArrayList<>();
+    private final Set<String> looked = new HashSet<>();
+    private @Nullable LeafletRevised revised;
     private @Nullable Instant finishedAt;
 
     KitFolding(KitArrived arrival) {
@@ -33,6 +39,26 @@ final class KitFolding {
 
     void finish(Stamp stamp) {
         finishedAt = stamp.happenedAt();
+    }
+
+    /** It goes by another version: what a bottle holds is what that says, unless somebody has looked since it came. */
+    void goBy(LeafletRevised entry) {
+        Map<String, Double> before = new HashMap<>();
+        arrival.parts().forEach(part -> before.put(part.key(), part.amount()));
+        arrival = arrival.goingBy(entry.leaflet());
+        revised = entry;
+        for (Part part : arrival.parts()) {
+            if (!looked.contains(part.key())) {
+                double more = part.amount() - before.getOrDefault(part.key(), 0.0);
+                left.put(part.key(), Math.max(0, left.getOrDefault(part.key(), 0.0) + more));
+            }
+        }
+    }
+
+    /** The version of its leaflet that something mixed from it should go by; null where that is the one it came with. */
+    @Nullable
+    Leaflet revisedLeaflet() {
+        return revised == null ? null : revised.leaflet();
     }
 
     void price(KitPriced entry) {
@@ -64,6 +90,7 @@ final class KitFolding {
     }
 
     void correct(PartCorrected corrected) {
+        looked.add(corrected.part());
         left.put(corrected.part(), corrected.left());
         movedIn.computeIfPresent(corrected.part(), (key, moved) -> Math.min(moved, corrected.left()));
     }
@@ -90,6 +117,7 @@ final class KitFolding {
                 arrival.parts().stream().map(this::partState).toList(),
                 shares,
                 priced,
+                revised,
                 finishedAt);
     }
 
@@ -100,6 +128,7 @@ final class KitFolding {
                 rest < 1e-6 ? 0 : rest,
                 openedAt.get(part.key()),
                 decanted.get(part.key()),
-                movedIn.getOrDefault(part.key(), 0.0));
+                movedIn.getOrDefault(part.key(), 0.0),
+                arrival.leaflet().standInOpenedDays(part));
     }
 }

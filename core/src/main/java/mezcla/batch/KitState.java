@@ -19,6 +19,7 @@ import mezcla.leaflet.LeafletObjection;
 import mezcla.leaflet.Part;
 import mezcla.log.KitArrived;
 import mezcla.log.KitPriced;
+import mezcla.log.LeafletRevised;
 import mezcla.log.PartUse;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
@@ -31,10 +32,11 @@ import org.jspecify.annotations.Nullable;
  * A kit as the log leaves it.
  *
  * @param id the kit
- * @param arrival the row with which it came
+ * @param arrival the row with which it came, with the version of its leaflet that it goes by now (rules, 3.8)
  * @param parts what is left of each part, in the order of the leaflet
  * @param shares what fills took of its value, in the order of recording
  * @param priced corrections of what it cost, in the order of recording
+ * @param revised the row by which it goes by another version of its leaflet than it came with; null while it does not
  * @param finishedAt when somebody said that nothing more is mixed from it; null while nobody did
  */
 public record KitState(
@@ -43,6 +45,7 @@ public record KitState(
         List<PartState> parts,
         List<Share> shares,
         List<KitPriced> priced,
+        @Nullable LeafletRevised revised,
         @Nullable Instant finishedAt) {
     /**
      * A share of the kit's value, taken by a fill or given back by a void.

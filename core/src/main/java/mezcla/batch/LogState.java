@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import mezcla.leaflet.Leaflet;
 import mezcla.log.EntryVoided;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LogEntry;
@@ -56,7 +57,19 @@ public record LogState(
                 .toList();
         Folding folding = Folding.of(counting);
         counting.forEach(folding::add);
-        return folding.state(log);
+        return folding.state(log, corrected(counting, folding.toBeSwitched()));
+    }
+
+    /** How fills would stand by the version of their leaflet that is right: the same rows, gone through with it. */
+    private static Map<Long, FillState> corrected(List<LogEntry> counting, Map<Long, Leaflet> right) {
+        if (right.isEmpty()) {
+            return Map.of();
+        }
+        Folding folding = Folding.of(counting, right);
+        counting.forEach(folding::add);
+        Map<Long, FillState> states = folding.fillStates();
+        states.keySet().retainAll(right.keySet());
+        return states;
     }
 
     /**

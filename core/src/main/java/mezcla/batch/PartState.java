@@ -2,6 +2,7 @@ package mezcla.batch;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import mezcla.leaflet.Part;
 import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
@@ -14,9 +15,15 @@ import org.jspecify.annotations.Nullable;
  * @param openedAt when it was first opened; null while it is sealed
  * @param decanted what was put into vials last; null where nothing was
  * @param movedIn how much of it came from another kit, whose money paid for it
+ * @param standInOpenedDays how long it lasts once opened where its sheet prints nothing, in days: the house's (rules, 3.4)
  */
 public record PartState(
-        Part part, double left, @Nullable Instant openedAt, @Nullable Decanted decanted, double movedIn) {
+        Part part,
+        double left,
+        @Nullable Instant openedAt,
+        @Nullable Decanted decanted,
+        double movedIn,
+        double standInOpenedDays) {
     private static final int HOURS_A_DAY = 24;
 
     /**
@@ -40,22 +47,51 @@ public record PartState(
         return decanted == null ? openedAt : decanted.at();
     }
 
+    /** Which of its lives is over. */
+    public enum Past {
+        /** It stood sealed for too long. */
+        SEALED,
+        /** It has been open for too long. */
+        OPEN,
+        /** It has been in vials for too long. */
+        IN_VIALS
+    }
+
     /**
-     * Whether it is past its printed life: sealed too long, or open too long since then (rules, 3.4).
+     * Which of its lives is over: that in which it stood sealed until it was opened, or the one since then (rules, 3.4). Opening
+     * does not make good what stood too long.
      *
      * @param cameAt when its kit came
      * @param at when it is asked
+     * @return empty while it is good
      */
-    public boolean isPast(Instant cameAt, Instant at) {
+    public Optional<Past> past(Instant cameAt, Instant at) {
         Instant opened = openedAt;
+        if (isOver(cameAt, part.unopenedDays(), opened == null ? at : opened)) {
+            return Optional.of(Past.SEALED);
+        }
         Instant clock = clockFrom();
-        return isOver(cameAt, part.unopenedDays(), opened == null ? at : opened)
-                || (clock != null && isOver(clock, keepsOpenDays(), at));
+        return clock != null && isOver(clock, keepsOpenDays(), at)
+                ? Optional.of(decanted == null ? Past.OPEN : Past.IN_VIALS)
+                : Optional.empty();
     }
 
-    /** How long it lasts once open as it is now, in vials or not, in days; null where nothing is printed. */
-    public @Nullable Double keepsOpenDays() {
-        return decanted == null || part.inVialsDays() == null ? part.openedDays() : part.inVialsDays();
+    /** Whether one of its lives is over. */
+    public boolean isPast(Instant cameAt, Instant at) {
+        return past(cameAt, at).isPresent();
+    }
+
+    /** How long it lasts once open as it is now, in vials or not, in days; the house's where nothing is printed. */
+    public double keepsOpenDays() {
+        if (decanted != null && part.inVialsDays() != null) {
+            return part.inVialsDays();
+        }
+        return part.openedDays() == null ? standInOpenedDays : part.openedDays();
+    }
+
+    /** Whether its sheet prints how long it lasts as it is now; else the house's stands in. */
+    public boolean isOpenLifePrinted() {
+        return part.openedDays() != null || (decanted != null && part.inVialsDays() != null);
     }
 
     private static boolean isOver(Instant from, @Nullable Double days, Instant at) {

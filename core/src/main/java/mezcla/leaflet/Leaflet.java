@@ -39,6 +39,9 @@ public record Leaflet(
         @Nullable StepClock clock,
         List<PrintedExample> examples) {
     private static final double SAME_VOLUME = 0.005;
+    private static final double DEVELOPERS_OPENED_DAYS = 180;
+    private static final double BLEACHES_OPENED_DAYS = 365;
+    private static final double OTHERS_OPENED_DAYS = 730;
 
     /** A sheet that does not say when its clock starts. */
     public Leaflet(
@@ -233,6 +236,26 @@ public record Leaflet(
                 .mapToDouble(
                         bath -> 1.0 / taking.size() / bath.recipe().additions().size())
                 .sum();
+    }
+
+    /**
+     * How long a part lasts once it is opened where its sheet prints nothing, in days; <em>house</em>: developer parts 180,
+     * those of bleach, fixer and bleach-fix 365, others 730 (rules, 3.4).
+     */
+    public double standInOpenedDays(Part part) {
+        return baths.stream()
+                .filter(bath -> bath.recipe().additions().stream()
+                        .anyMatch(addition -> addition.part().equals(part.key())))
+                .mapToDouble(bath -> standInOpenedDays(bath.role()))
+                .min()
+                .orElse(OTHERS_OPENED_DAYS);
+    }
+
+    private static double standInOpenedDays(BathRole role) {
+        if (role.isDeveloper()) {
+            return DEVELOPERS_OPENED_DAYS;
+        }
+        return role.fixes() || role.nature() == BathRole.Nature.BLEACH ? BLEACHES_OPENED_DAYS : OTHERS_OPENED_DAYS;
     }
 
     /** Whether powder goes into a bath. */

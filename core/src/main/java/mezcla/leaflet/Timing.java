@@ -27,6 +27,8 @@ public record Timing(
         Exhaustion exhaustion,
         List<Push> push,
         List<TimeAt> temperatureTable) {
+    private static final double SHOWN_PER_DEGREE = 10;
+
     /** One time, with a tolerance that is printed. */
     public Timing(
             double baseSeconds,
@@ -73,9 +75,16 @@ public record Timing(
         return new PrintedTime(baseSeconds, mostSeconds);
     }
 
-    /** Whether a temperature, in °C, is near enough to the printed one that nothing changes. */
+    /**
+     * Whether a temperature, in °C, is near enough to the printed one that nothing changes. Temperatures are shown to a tenth of
+     * a degree, and what is shown is what is judged: a tolerance that reads 100.0 to 100.8 °F takes both.
+     */
     public boolean holds(double celsius) {
-        return Slack.reaches(celsius, leastC) && Slack.reaches(mostC, celsius);
+        return Slack.isWithin(celsius, leastC, mostC) || Slack.isWithin(shown(celsius), shown(leastC), shown(mostC));
+    }
+
+    private static double shown(double celsius) {
+        return Math.round(celsius * SHOWN_PER_DEGREE) / SHOWN_PER_DEGREE;
     }
 
     /** The same with another time in a fresh bath, in seconds: everything that is printed for it becomes as much longer. */

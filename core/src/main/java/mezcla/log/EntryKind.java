@@ -55,6 +55,8 @@ public enum EntryKind {
     FILL_SEEN("fill-seen", FillSeen.class, EntryGroup.BOTTLES),
     /** Fills are governed by another version of their leaflet, from the day on which they were mixed. */
     LEAFLET_CORRECTED("leaflet-corrected", LeafletCorrected.class, EntryGroup.DECISIONS),
+    /** A leaflet has another version, or a box holds another one; the kits that it names go by it from then on. */
+    LEAFLET_REVISED("leaflet-revised", LeafletRevised.class, EntryGroup.DECISIONS),
     /** Something to remember when that kit is mixed again. */
     NOTE_LEFT("note-left", NoteLeft.class, EntryGroup.NOTES),
     /** A roll of a run was looked at when it was dry. */

@@ -82,6 +82,9 @@ public interface EntryVisitor<R> {
     /** Fills are governed by another version of their leaflet, from the day on which they were mixed. */
     R leafletCorrected(LeafletCorrected entry);
 
+    /** A leaflet has another version. */
+    R leafletRevised(LeafletRevised entry);
+
     /** Something to remember when that kit is mixed again. */
     R noteLeft(NoteLeft entry);
 

@@ -34,6 +34,11 @@ public record KitArrived(
         only = List.copyOf(only);
     }
 
+    /** The same kit going by another version of its leaflet. */
+    public KitArrived goingBy(Leaflet version) {
+        return new KitArrived(stamp, kitId, version, price, delivery, lot, only, bought);
+    }
+
     /** The parts that came, in the order of the leaflet. */
     public List<Part> parts() {
         return leaflet.parts().stream()

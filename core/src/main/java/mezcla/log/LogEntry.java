@@ -25,6 +25,7 @@ public sealed interface LogEntry
                 RunStarted,
                 RunCalledOff,
                 LeafletCorrected,
+                LeafletRevised,
                 NoteLeft,
                 FilmInspected,
                 FillsDiscarded,

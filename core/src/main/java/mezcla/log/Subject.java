@@ -77,6 +77,12 @@ public record Subject(Kind kind, long id) {
         return fills;
     }
 
+    static Set<Subject> kits(Collection<Long> ids) {
+        Set<Subject> kits = new HashSet<>();
+        ids.forEach(id -> kits.add(kit(id)));
+        return kits;
+    }
+
     static Set<Subject> kitsOf(Map<Long, List<PartUse>> uses) {
         Set<Subject> kits = new HashSet<>();
         uses.values().forEach(each -> each.forEach(use -> kits.add(kit(use.kitId()))));

@@ -19,6 +19,11 @@ public final class Slack {
         return value > limit + SLACK;
     }
 
+    /** Whether {@code value} lies between two limits, or on one of them. */
+    public static boolean isWithin(double value, double least, double most) {
+        return reaches(value, least) && reaches(most, value);
+    }
+
     /** The largest whole number that {@code value} reaches. */
     public static double floor(double value) {
         return Math.floor(value + SLACK);

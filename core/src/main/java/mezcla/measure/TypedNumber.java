@@ -3,6 +3,7 @@ package mezcla.measure;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -12,6 +13,27 @@ record TypedNumber(String text, String number, String unit) {
     private static final Pattern NUMBER_THEN_UNIT =
             Pattern.compile("([+-]?(?:[0-9]{1,12}(?:[.,][0-9]{1,20})?|[.,][0-9]{1,20}))\\s*([^0-9]*)");
     private static final Pattern COULD_BE_THOUSANDS = Pattern.compile("[+-]?[1-9][0-9]{0,2}[.,][0-9]{3}");
+
+    private static final Pattern FRACTION =
+            Pattern.compile("(?:([0-9]{1,4})\\s+)?([0-9]{1,3})/([1-9][0-9]{0,2})(\\s*[^0-9/]*)");
+    private static final Map<String, String> SINGLE =
+            Map.of("½", " 1/2", "¼", " 1/4", "¾", " 3/4", "⅛", " 1/8", "⅜", " 3/8", "⅝", " 5/8", "⅞", " 7/8");
+
+    /** The same, where the number may be a fraction, as tools are marked: {@code 1/8 fl oz}, {@code 1 1/2 qt}, {@code ¼}. */
+    static TypedNumber withFraction(String typed, Function<String, Objection> otherwise) {
+        String text = typed.replace('\u00a0', ' ').replace('\u202f', ' ');
+        for (Map.Entry<String, String> single : SINGLE.entrySet()) {
+            text = text.replace(single.getKey(), single.getValue());
+        }
+        Matcher matcher = FRACTION.matcher(text.strip());
+        if (!matcher.matches()) {
+            return of(typed, otherwise);
+        }
+        double whole = matcher.group(1) == null ? 0 : Double.parseDouble(matcher.group(1));
+        double value = whole + Double.parseDouble(matcher.group(2)) / Double.parseDouble(matcher.group(3));
+        // More digits than three behind the point, so that it cannot be read as thousands.
+        return of(String.format(Locale.ROOT, "%.9f", value) + matcher.group(4), otherwise);
+    }
 
     /** Splits text into number and unit; refused as missing when blank, else as given. */
     static TypedNumber of(String typed, Function<String, Objection> otherwise) {

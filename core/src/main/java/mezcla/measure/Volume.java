@@ -57,7 +57,8 @@ public record Volume(double ml) implements Comparable<Volume> {
     }
 
     /**
-     * Reads a volume as a person types it: {@code 1 L}, {@code 1,2 l}, {@code 20 fl oz}, {@code 946}.
+     * Reads a volume as a person types it: {@code 1 L}, {@code 1,2 l}, {@code 20 fl oz}, {@code 1/8 fl oz},
+     * {@code 946}.
      *
      * @param typed the text
      * @param shown the unit shown beside the field, taken for a bare number
@@ -65,7 +66,7 @@ public record Volume(double ml) implements Comparable<Volume> {
      *     {@code out-of-range}
      */
     public static Volume parse(String typed, Unit shown) {
-        TypedNumber number = TypedNumber.of(typed, TypedObjection.NotAVolume::new);
+        TypedNumber number = TypedNumber.withFraction(typed, TypedObjection.NotAVolume::new);
         Unit unit = number.unit().isEmpty() ? shown : unitNamed(number);
         return new Volume(number.readIn(value -> value * unit.ml, LEAST_ML, MOST_ML, "ml"));
     }

@@ -20,6 +20,7 @@ public final class KitCost {
     public static Optional<Money> ofARoll(KitState kit) {
         Leaflet leaflet = kit.arrival().leaflet();
         OptionalDouble rolls = kit.complete().stream()
+                .map(bath -> leaflet.counted(bath.key()))
                 .filter(bath -> bath.capacity() != null)
                 .mapToDouble(bath -> bath.rollsIn(
                         leaflet.makesMl(),

@@ -33,15 +33,20 @@ public record KitOffer(
     /**
      * A kit by its leaflet, whose limits are those that count (stand-ins in their places).
      *
-     * @return empty where none of its baths has a capacity, so nobody knows what a roll costs
+     * @return empty where it lacks a bath that its process needs, so that it is no way to run film, and where none of its baths
+     *     has a capacity, so nobody knows what a roll costs
      */
     public static Optional<KitOffer> of(Leaflet leaflet, Money price) {
+        boolean complete = leaflet.process()
+                .missing(leaflet.baths().stream().map(Bath::role).toList())
+                .isEmpty();
         OptionalDouble rolls = leaflet.baths().stream()
+                .map(bath -> leaflet.counted(bath.key()))
                 .filter(bath -> bath.capacity() != null)
                 .mapToDouble(bath ->
                         bath.rollsIn(1, Objects.requireNonNull(bath.capacity()).max()))
                 .min();
-        if (rolls.isEmpty() || !(rolls.getAsDouble() > 0)) {
+        if (!complete || rolls.isEmpty() || !(rolls.getAsDouble() > 0)) {
             return Optional.empty();
         }
         OptionalDouble life = leaflet.baths().stream()
@@ -49,9 +54,8 @@ public record KitOffer(
                 .mapToDouble(bath -> Objects.requireNonNull(bath.lifeDays()).max())
                 .min();
         OptionalDouble opened = leaflet.parts().stream()
-                .map(Part::openedDays)
-                .filter(Objects::nonNull)
-                .mapToDouble(Double::doubleValue)
+                .filter(part -> leaflet.baths().stream().anyMatch(bath -> takes(bath, part)))
+                .mapToDouble(part -> keepsDays(leaflet, part))
                 .min();
         return Optional.of(new KitOffer(
                 leaflet.name(),
@@ -61,6 +65,19 @@ public record KitOffer(
                 life.isPresent() ? life.getAsDouble() / DAYS_IN_A_WEEK : null,
                 opened.isPresent() ? opened.getAsDouble() / DAYS_IN_A_WEEK : null,
                 leaflet.baths().stream().map(Bath::recipe).anyMatch(recipe -> recipe.takesSachets())));
+    }
+
+    private static boolean takes(Bath bath, Part part) {
+        return bath.recipe().additions().stream()
+                .anyMatch(addition -> addition.part().equals(part.key()));
+    }
+
+    /** How long what is left of a part keeps: opened, or in vials where that is printed and longer; the house's else. */
+    private static double keepsDays(Leaflet leaflet, Part part) {
+        Double opened = part.openedDays();
+        Double vials = part.inVialsDays();
+        double open = opened == null ? leaflet.standInOpenedDays(part) : opened;
+        return vials == null ? open : Math.max(open, vials);
     }
 
     /** The same kit, were its batches to last so many weeks. */

@@ -180,7 +180,33 @@ public record RunPlan(
                 .findFirst()
                 .ifPresent(made -> remarks.add(new RunRemark.CrossProcessed(
                         made.name(), batch.process().name())));
+        addMistyped(asLogged, question, baths, remarks);
         return new RunPlan(batch, question, baths, verdict, objections, remarks);
+    }
+
+    /** What the version of a leaflet that is right would make of a bath that goes by another one (rules, 3.8). */
+    private static void addMistyped(
+            BatchState asLogged, RunQuestion question, List<PlannedBath> baths, List<RunRemark> remarks) {
+        if (asLogged.fills().stream().allMatch(fill -> fill.corrected() == null)) {
+            return;
+        }
+        RunPlan right = of(asLogged.withFills(FillState::asCorrected), question);
+        for (PlannedBath bath : baths) {
+            FillState corrected = bath.fill().corrected();
+            if (corrected == null) {
+                continue;
+            }
+            right.baths.stream()
+                    .filter(each -> each.fill().id() == bath.fill().id())
+                    .findFirst()
+                    .ifPresent(by -> remarks.add(new RunRemark.LeafletMistyped(
+                            bath.fill(),
+                            corrected.leaflet().version(),
+                            bath.shown().orElse(null),
+                            by.shown().orElse(null),
+                            bath.verdict().rollsLeft(),
+                            by.verdict().rollsLeft())));
+        }
     }
 
     private static @Nullable Range printedCapacity(BatchState asLogged, FillState fill, RunQuestion question) {

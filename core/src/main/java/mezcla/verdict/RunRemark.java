@@ -2,6 +2,8 @@ package mezcla.verdict;
 
 import mezcla.batch.FillState;
 import mezcla.measure.Objection;
+import mezcla.measure.ProcessingTime;
+import org.jspecify.annotations.Nullable;
 
 /** What is said about a run that goes all the same (rules, 4.9, 4.10 and section 6): it never holds a run back. */
 public sealed interface RunRemark extends Objection {
@@ -37,6 +39,25 @@ public sealed interface RunRemark extends Objection {
      * @param through what it goes through
      */
     record CrossProcessed(String madeFor, String through) implements RunRemark {}
+
+    /**
+     * A bath was mixed by a version of its leaflet that was mistyped, and goes by it until a steward has switched it (rules, 3.8).
+     *
+     * @param fill the fill
+     * @param version the version that is right
+     * @param shown how long it is by the version that governs it, as shown; null where that has no answer
+     * @param right how long by the one that is right; null likewise
+     * @param rollsLeft what it still takes by the version that governs it, in roll equivalents; null for no limit
+     * @param rollsLeftRight what it still takes by the one that is right; null likewise
+     */
+    record LeafletMistyped(
+            FillState fill,
+            int version,
+            @Nullable ProcessingTime shown,
+            @Nullable ProcessingTime right,
+            @Nullable Double rollsLeft,
+            @Nullable Double rollsLeftRight)
+            implements RunRemark {}
 
     /** The batch has no final rinse. */
     record FinalRinseMissing() implements RunRemark {}

@@ -142,6 +142,14 @@ public class EveryKindTest {
             {new BathLooked(AT, 3, Sign.DARK, null), EntryKind.BATH_LOOKED, fill, fill, NOTHING},
             {new FillSeen(AT, 3), EntryKind.FILL_SEEN, fill, fill, NOTHING},
             {
+                new LeafletRevised(
+                        AT, Leaflets.negative(), LeafletRevised.Why.MISTYPED, List.of(1L), List.of(3L, 4L), "misread"),
+                EntryKind.LEAFLET_REVISED,
+                Set.of(KIT, FILL, OTHER),
+                NOTHING,
+                NOTHING
+            },
+            {
                 new LeafletCorrected(AT, List.of(3L, 4L), Leaflets.negative(), "misprint"),
                 EntryKind.LEAFLET_CORRECTED,
                 Set.of(FILL, OTHER),

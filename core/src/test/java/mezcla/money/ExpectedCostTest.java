@@ -11,7 +11,10 @@ import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
+import mezcla.log.BatchMixed;
+import mezcla.log.Before;
 import mezcla.log.KitArrived;
+import mezcla.log.MixedFill;
 import mezcla.log.PaymentRecorded;
 import mezcla.log.Purchase;
 import org.joda.money.CurrencyUnit;
@@ -61,6 +64,77 @@ public class ExpectedCostTest {
         assertThat(expected(log, OptionalDouble.of(5), 900).rolls())
                 .as("too old for more")
                 .isEqualTo(4);
+    }
+
+    @Test
+    public void aOneShotDoesWhatIsLeftOfItAllows() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.slide(), 4000);
+        log.mix(0, 1, 1, 500);
+        BatchState batch = log.state().batch(1);
+        ExpectedCost small = ExpectedCost.of(
+                        batch,
+                        minor(4000),
+                        new PrintedLimits(bath -> bath, 300),
+                        OptionalDouble.empty(),
+                        TestLog.day(1))
+                .orElseThrow();
+        assertThat(small.rolls()).as("500 ml of stock, 150 for each tank").isEqualTo(3);
+        ExpectedCost large = ExpectedCost.of(
+                        batch,
+                        minor(4000),
+                        new PrintedLimits(bath -> bath, 600),
+                        OptionalDouble.empty(),
+                        TestLog.day(1))
+                .orElseThrow();
+        assertThat(large.rolls()).isEqualTo(1);
+    }
+
+    private static TestLog takenOver(double before, int later) {
+        TestLog log = new TestLog();
+        Before then = new Before(TestLog.day(-20), before, minor(3000));
+        log.add(
+                0,
+                stamp -> new BatchMixed(
+                        stamp,
+                        1,
+                        "Taken over",
+                        List.of(new MixedFill(
+                                1, Leaflets.negative(), "dev", 750, "750 ml", TestLog.bottle(1), List.of(), then))));
+        if (later > 0) {
+            log.run(1, 1, later, 1L);
+        }
+        return log;
+    }
+
+    @Test
+    public void whatWasDoneBeforeATakingOverBearsItsPart() {
+        BatchState batch = takenOver(7, 0).state().batch(1);
+        assertThat(batch.allRolls()).isEqualTo(7);
+        assertThat(batch.mixedAt()).isEqualTo(TestLog.day(-20));
+        BatchCost cost = BatchCost.of(batch, FillCosts.of(takenOver(7, 0).state()), PRINTED)
+                .orElseThrow();
+        assertThat(cost.soFar()).contains(minor(429));
+        assertThat(cost.atPrintedCapacity()).contains(minor(400));
+        assertThat(cost.unused()).as("half a roll of seven and a half").isEqualTo(minor(200));
+        RunCharges.Rate rate = RunCharges.rate(
+                        batch,
+                        1,
+                        Optional.empty(),
+                        Optional.of(minor(3000)),
+                        PRINTED,
+                        OptionalDouble.empty(),
+                        TestLog.day(1))
+                .orElseThrow();
+        assertThat(rate.of(1)).as("not the whole of it").isEqualTo(minor(375));
+        assertThat(BatchCost.of(
+                                takenOver(7, 13).state().batch(1),
+                                FillCosts.of(takenOver(7, 13).state()),
+                                PRINTED)
+                        .orElseThrow()
+                        .atPrintedCapacity())
+                .as("the print is the print")
+                .contains(minor(400));
     }
 
     @Test

@@ -426,7 +426,11 @@ public class BenchTest extends DemoPagesTest {
         MockHttpServletResponse preview = sendFile("/leaflets/import", "bram", changed);
         assertThat(preview.getContentAsString()).contains("This would be added: Bellows Negative 500 ml, version 2");
         int versions = leaflets.sheets().size();
-        send("/leaflets/imports", "bram", "document", changed);
+        assertThat(send("/leaflets/imports", "bram", "document", changed).getContentAsString())
+                .as("nobody said why")
+                .contains("Choose one: it was mistyped, or the maker prints it differently now.");
+        assertThat(leaflets.sheets()).hasSize(versions);
+        send("/leaflets/imports", "bram", "document", changed, "why", "ANOTHER_PRINT", "revised", "a newer box");
         assertThat(leaflets.sheets()).hasSize(versions + 1);
         assertThat(leaflets.latest("bellows-negative-500-ml").version()).isEqualTo(2);
     }

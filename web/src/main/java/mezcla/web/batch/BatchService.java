@@ -1,5 +1,6 @@
 package mezcla.web.batch;
 
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,6 +14,7 @@ import mezcla.batch.FillState;
 import mezcla.batch.Handover;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
+import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.BatchMixed;
@@ -28,8 +30,10 @@ import mezcla.money.BatchCost;
 import mezcla.money.BatchSpending;
 import mezcla.money.ExpectedCost;
 import mezcla.verdict.FillVerdict;
+import mezcla.verdict.Judging;
 import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunPlan;
+import mezcla.verdict.RunRemark;
 import mezcla.verdict.State;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
@@ -127,7 +131,26 @@ public class BatchService {
                                         note.stamp().who(),
                                         Figures.day(note.stamp().happenedAt(), house.timeZone())))
                         .toList(),
-                corrections.isNewer(batch));
+                corrections.isNewer(batch),
+                corrections.toSwitch(asLogged),
+                plan != null && hasOldLabels(asLogged));
+    }
+
+    /** Whether what its labels say of its limits has changed since it was mixed: they want printing again. */
+    private boolean hasOldLabels(BatchState batch) {
+        Judging then = houses.judging(batch.mixed().stamp().recordedAt());
+        Judging now = planning.judging();
+        return then.school(batch.process(), false) != now.school(batch.process(), false)
+                || batch.own()
+                        .filter(fill -> fill.discarded() == null)
+                        .anyMatch(fill -> !limits(then, fill).equals(limits(now, fill))
+                                || fill.leaflet().version()
+                                        != fill.mixed().leaflet().version());
+    }
+
+    private static List<Object> limits(Judging judging, FillState fill) {
+        Bath bath = judging.over(fill).bath();
+        return Arrays.asList(bath.capacity(), bath.lifeDays());
     }
 
     /** Who used it last, when, with what, and how it came out. */
@@ -238,12 +261,19 @@ public class BatchService {
         log.add(who, stamp -> new NoteLeft(stamp, batchId, text));
     }
 
-    /** What forbids its use outright, then what the verdict rests on. */
+    /** What forbids its use outright, what was mistyped, then what the verdict rests on. */
     private static List<String> reasons(RunPlan plan) {
         Stream<String> bars = plan.objections().stream()
                 .filter(RunObjection.BathBarred.class::isInstance)
                 .map(ObjectionWords::of);
-        return Stream.concat(bars, plan.verdict().reasons().stream().map(reason -> CrateView.sentence(plan, reason)))
+        Stream<String> mistyped = plan.remarks().stream()
+                .filter(RunRemark.LeafletMistyped.class::isInstance)
+                .map(ObjectionWords::of);
+        return Stream.of(
+                        bars,
+                        mistyped,
+                        plan.verdict().reasons().stream().map(reason -> CrateView.sentence(plan, reason)))
+                .flatMap(each -> each)
                 .toList();
     }
 

@@ -29,6 +29,8 @@ import org.jspecify.annotations.Nullable;
  * @param guests fills of other batches that could serve in this one as well
  * @param notes what to remember when its kit is mixed again
  * @param newerLeaflet whether a later version of its leaflet is known
+ * @param switches the versions that baths of it should be switched to, by the id of the leaflet
+ * @param relabel whether its labels say other limits than those that count now
  */
 public record BatchView(
         long id,
@@ -50,7 +52,9 @@ public record BatchView(
         @Nullable Renewal renewal,
         List<Guest> guests,
         List<String> notes,
-        boolean newerLeaflet) {
+        boolean newerLeaflet,
+        List<Long> switches,
+        boolean relabel) {
     /**
      * A run that it is in just now.
      *

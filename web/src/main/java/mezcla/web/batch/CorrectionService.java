@@ -2,12 +2,16 @@ package mezcla.web.batch;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
+import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
+import mezcla.batch.LogState;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
 import mezcla.log.LeafletCorrected;
+import mezcla.log.LeafletRevised;
 import mezcla.log.Stamp;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
@@ -16,6 +20,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.house.Planning;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.leaflet.Revising;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
 import mezcla.web.words.StateWords;
@@ -24,9 +29,9 @@ import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Lets a corrected leaflet govern fills that were mixed by an earlier version. */
+/** Lets a corrected leaflet govern fills that were mixed by an earlier version (rules, 3.8). */
 @Service
-public class CorrectionService {
+public class CorrectionService implements Revising {
     private final DarkroomLog log;
     private final Leaflets leaflets;
     private final Planning planning;
@@ -55,6 +60,133 @@ public class CorrectionService {
 
     /** What a leaflet makes of a bath: the next roll's time, rolls, days. */
     public record Figure(String time, String rolls, String days) {}
+
+    /** What was mistyped is right for every kit at once; what stands of its mixes says so until it is switched. */
+    @Override
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void revised(SignedIn who, Leaflet before, Leaflet after, LeafletRevised.Why why, String reason) {
+        boolean mistyped = why == LeafletRevised.Why.MISTYPED;
+        LogState state = log.state();
+        List<Long> kits = state.kits().values().stream()
+                .filter(kit ->
+                        mistyped && !kit.isFinished() && isBy(kit.arrival().leaflet(), before))
+                .map(KitState::id)
+                .toList();
+        List<Long> fills = state.standing().stream()
+                .flatMap(BatchState::own)
+                .filter(fill -> mistyped && fill.discarded() == null && isBy(fill.leaflet(), before))
+                .map(FillState::id)
+                .distinct()
+                .toList();
+        log.add(who, stamp -> new LeafletRevised(stamp, after, why, kits, fills, reason));
+        if (mistyped) {
+            leaflets.offer(leaflets.idOf(before), true, who);
+        }
+    }
+
+    private static boolean isBy(Leaflet leaflet, Leaflet version) {
+        return leaflet.key().equals(version.key()) && leaflet.version() == version.version();
+    }
+
+    /**
+     * What is switched to a version with one press.
+     *
+     * @param id the version
+     * @param version its number
+     * @param name what the kit is called
+     * @param reason what was wrong with the one before; empty where nobody said
+     * @param batches each batch with a bath that goes by another one
+     */
+    public record Switching(long id, int version, String name, String reason, List<Correction> batches) {
+        /** How many bottles that are. */
+        public int bottles() {
+            return batches.stream().mapToInt(batch -> batch.baths().size()).sum();
+        }
+    }
+
+    /**
+     * What still goes by another version than the one that is right.
+     *
+     * @param id the version that is right
+     * @throws Refusal {@code unknown-leaflet}
+     */
+    @Transactional(readOnly = true)
+    public Switching switching(long id) {
+        Leaflet version = leaflets.version(id);
+        LogBook book = log.book();
+        return new Switching(
+                id,
+                version.version(),
+                version.name(),
+                book.entries().stream()
+                        .filter(entry -> entry instanceof LeafletRevised revised && isBy(revised.leaflet(), version))
+                        .map(entry -> ((LeafletRevised) entry).reason())
+                        .reduce((earlier, later) -> later)
+                        .orElse(""),
+                book.state().standing().stream()
+                        .filter(batch -> !toSwitch(batch, version).isEmpty())
+                        .map(batch -> correction(batch, version))
+                        .toList());
+    }
+
+    private static List<FillState> toSwitch(BatchState batch, Leaflet version) {
+        return batch.own()
+                .filter(fill ->
+                        fill.corrected() != null && isBy(fill.corrected().leaflet(), version))
+                .toList();
+    }
+
+    private Correction correction(BatchState batch, Leaflet version) {
+        RunPlan before = planning.nextRoll(batch);
+        RunPlan after = planning.nextRoll(batch.withFills(FillState::asCorrected));
+        return new Correction(
+                batch.id(),
+                batch.mixed().name(),
+                version.version(),
+                toSwitch(batch, version).stream()
+                        .filter(fill -> before.baths().stream()
+                                .anyMatch(bath -> bath.fill().id() == fill.id()))
+                        .map(fill -> new Bath(
+                                fill.bath().role().name(),
+                                figure(planned(before, fill.id())),
+                                figure(planned(after, fill.id()))))
+                        .toList(),
+                StateWords.of(before),
+                StateWords.of(after));
+    }
+
+    /**
+     * Switches everything that goes by another version than the one that is right.
+     *
+     * @throws Refusal {@code unknown-leaflet}, {@code leaflet-is-the-latest} where nothing is left to switch
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void switchAll(SignedIn who, long id) {
+        Leaflet version = leaflets.version(id);
+        List<Long> fills = log.state().standing().stream()
+                .flatMap(batch -> toSwitch(batch, version).stream())
+                .map(FillState::id)
+                .distinct()
+                .toList();
+        if (fills.isEmpty()) {
+            throw Refusal.of(new FormObjection.LeafletIsTheLatest());
+        }
+        String reason = switching(id).reason();
+        log.add(who, stamp -> new LeafletCorrected(stamp, fills, version, reason));
+    }
+
+    /** The versions that baths of a batch should be switched to, by the id of the leaflet. */
+    @Transactional(readOnly = true)
+    public List<Long> toSwitch(BatchState batch) {
+        return batch.own()
+                .map(FillState::corrected)
+                .filter(Objects::nonNull)
+                .map(fill -> leaflets.idOf(fill.leaflet()))
+                .distinct()
+                .toList();
+    }
 
     /** Whether a later version of a batch's leaflet is known than the one that governs it. */
     boolean isNewer(BatchState batch) {

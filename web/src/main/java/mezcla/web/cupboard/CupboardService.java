@@ -21,6 +21,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import mezcla.web.words.PartWords;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -71,7 +72,7 @@ public class CupboardService {
                 ? "nothing more can be mixed"
                 : "%s more of every bath, about %s at the rate of the last %d weeks"
                         .formatted(
-                                Figures.ml(Math.floor(supply.leftMl() + 1e-6)),
+                                Figures.ml(supply.leftMl()),
                                 Figures.count((int) Math.floor(lasts), "week"),
                                 supply.weeks());
         return "%s: %s, and an order takes %s.".formatted(supply.leaflet().name(), left, Figures.count(weeks, "week"));
@@ -150,7 +151,7 @@ public class CupboardService {
                                 others.stream()
                                         .map(other -> "kit " + other.id())
                                         .collect(Collectors.joining(" and ")),
-                                Figures.ml(Math.floor(makes + 1e-6)));
+                                Figures.ml(makes));
     }
 
     private static String enoughAlone(KitState kit, KitSplit split, boolean makesSome) {
@@ -158,8 +159,7 @@ public class CupboardService {
                 .map(bath -> Figures.within(bath.role().name()))
                 .collect(Collectors.joining(" and "));
         return makesSome
-                ? "Bought alone: makes %s of %s, to renew it."
-                        .formatted(Figures.ml(Math.floor(split.largestMl() + 1e-6)), baths)
+                ? "Bought alone: makes %s of %s, to renew it.".formatted(Figures.ml(split.largestMl()), baths)
                 : "Bought alone: makes no more of %s.".formatted(baths);
     }
 
@@ -196,7 +196,7 @@ public class CupboardService {
         if (!mixable) {
             return "Makes no more: %s has run out.".formatted(limiting);
         }
-        String volume = Figures.ml(Math.floor(split.largestMl() + 1e-6));
+        String volume = Figures.ml(split.largestMl());
         return opened
                 ? "Makes %s more of every bath; %s runs out first.".formatted(volume, limiting)
                 : "Untouched: makes %s of every bath.".formatted(volume);
@@ -213,7 +213,12 @@ public class CupboardService {
                         + Figures.amount(part.amount(), part.unit()),
                 (int) Math.round(share * 100),
                 since(state),
-                state.left() > 0 && state.isPast(cameAt, clock.instant()) ? past(state) : warning(state),
+                state.left() > 0
+                        ? state.past(cameAt, clock.instant())
+                                .map(past ->
+                                        PartWords.past(state, past) + "; what is mixed from it has to be tested first")
+                                .orElseGet(() -> warning(state))
+                        : "",
                 part.unit() != Unit.ML,
                 BOX_HEIGHT - height,
                 height);
@@ -238,13 +243,6 @@ public class CupboardService {
         return days == 0 ? "today" : Figures.countOfDays(days) + " ago";
     }
 
-    private static String past(PartState state) {
-        Double days = state.openedAt() == null ? state.part().unopenedDays() : state.keepsOpenDays();
-        return "past its printed life"
-                + (days == null ? "" : ": it keeps %s days".formatted(Figures.plain(days, 0)))
-                + "; what is mixed from it has to be tested first";
-    }
-
     private String warning(PartState state) {
         Part part = state.part();
         if (state.left() <= 0) {
@@ -253,12 +251,10 @@ public class CupboardService {
         if (state.openedAt() == null) {
             return part.airSensitive() ? "spoils in air once opened" : "";
         }
-        Double keeps = state.keepsOpenDays();
-        if (keeps == null) {
-            return part.airSensitive() ? "spoils in air" : "";
-        }
         int days = planning.daysSince(Objects.requireNonNull(state.clockFrom()));
-        String limit = Figures.plain(keeps, 0);
-        return part.airSensitive() ? "spoils in air: day %d of %s".formatted(days, limit) : "";
+        String keeps = PartWords.keeps(state);
+        return part.airSensitive()
+                ? "spoils in air: day %d of %s".formatted(days, keeps)
+                : "keeps %s days".formatted(keeps);
     }
 }

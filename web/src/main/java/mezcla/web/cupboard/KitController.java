@@ -167,6 +167,23 @@ class KitController {
                 id, typed, errors, "to", () -> kits.move(member, id, FieldErrors.known(part), FieldErrors.known(to)));
     }
 
+    @PostMapping("/kits/{id}/leaflet")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView holds(
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        FieldErrors errors = new FieldErrors();
+        Long print = errors.read(
+                "print",
+                () -> TypedChoice.number(text(typed, "print"), new FormObjection.UnknownLeaflet(text(typed, "print"))));
+        String why = errors.read("printWhy", () -> reason(text(typed, "printWhy")));
+        return logged(
+                id,
+                typed,
+                errors,
+                "print",
+                () -> kits.holds(member, id, FieldErrors.known(print), FieldErrors.known(why)));
+    }
+
     @PostMapping("/kits/{id}/finish")
     ModelAndView finish(
             @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {

@@ -2,9 +2,13 @@ package mezcla.web.cupboard;
 
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchObjection;
+import mezcla.batch.BatchState;
+import mezcla.batch.FillState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Bath;
@@ -13,6 +17,7 @@ import mezcla.leaflet.WasteRoute;
 import mezcla.log.KitArrived;
 import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
+import mezcla.log.LeafletRevised;
 import mezcla.log.PartCorrected;
 import mezcla.log.PartDecanted;
 import mezcla.log.PartMoved;
@@ -40,6 +45,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class KitService {
     private static final double USUAL_ML = 500;
+    private static final double WHOLE = 0.005;
 
     private final DarkroomLog log;
     private final Leaflets leaflets;
@@ -68,8 +74,18 @@ public class KitService {
      * @param paidBy who paid
      * @param note about the supplier; empty for nothing
      * @param others kits with the same leaflet, by id and name
+     * @param prints the other versions of its leaflet, by id, with their numbers
+     * @param revised why it goes by another version than it came with; empty where it does not
      */
-    public record More(long leafletId, int version, String cost, String paidBy, String note, List<OtherKit> others) {}
+    public record More(
+            long leafletId,
+            int version,
+            String cost,
+            String paidBy,
+            String note,
+            List<OtherKit> others,
+            Map<Long, Integer> prints,
+            String revised) {}
 
     /** Another kit that a leftover can be put to. */
     public record OtherKit(long id, String name) {}
@@ -107,7 +123,65 @@ public class KitService {
                                                 Figures.day(
                                                         kit.arrival().stamp().happenedAt(),
                                                         houses.house().timeZone()))))
-                        .toList());
+                        .toList(),
+                prints(arrival.leaflet()),
+                revised(state.kit(id)));
+    }
+
+    private Map<Long, Integer> prints(Leaflet leaflet) {
+        Map<Long, Integer> prints = new LinkedHashMap<>();
+        leaflets.versions(leaflet.key()).forEach((version, each) -> {
+            if (each.version() != leaflet.version()) {
+                prints.put(version, each.version());
+            }
+        });
+        return prints;
+    }
+
+    private String revised(KitState kit) {
+        LeafletRevised revised = kit.revised();
+        if (revised == null) {
+            return "";
+        }
+        return "%s on %s: %s"
+                .formatted(
+                        revised.why() == LeafletRevised.Why.MISTYPED
+                                ? "The version that it came with was mistyped, as %s said"
+                                        .formatted(revised.stamp().who())
+                                : "Its box holds this one, as %s said"
+                                        .formatted(revised.stamp().who()),
+                        Figures.day(revised.stamp().happenedAt(), houses.house().timeZone()),
+                        revised.reason());
+    }
+
+    /**
+     * Says that the box of a kit holds another print of its leaflet: it goes by that from now on, and what stands of what was
+     * mixed from it has to be switched (rules, 3.8).
+     *
+     * @param leafletId the version that it holds
+     * @throws Refusal {@code unknown-leaflet} where that is not another version of its leaflet
+     */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void holds(SignedIn who, long id, long leafletId, String reason) {
+        LogState state = log.state();
+        Leaflet now = state.kit(id).arrival().leaflet();
+        if (!prints(now).containsKey(leafletId)) {
+            throw Refusal.of(new FormObjection.UnknownLeaflet(String.valueOf(leafletId)));
+        }
+        Leaflet right = leaflets.version(leafletId);
+        List<Long> fills = state.standing().stream()
+                .flatMap(BatchState::own)
+                .filter(fill -> fill.discarded() == null
+                        && fill.leaflet().key().equals(right.key())
+                        && fill.leaflet().version() != right.version()
+                        && fill.mixed().uses().stream().anyMatch(use -> use.kitId() == id))
+                .map(FillState::id)
+                .toList();
+        log.add(
+                who,
+                stamp -> new LeafletRevised(
+                        stamp, right, LeafletRevised.Why.BOX_HOLDS_ANOTHER, List.of(id), fills, reason));
     }
 
     /** The volume in which its leaflet was mixed last, else half a litre or what the kit makes. */
@@ -115,6 +189,9 @@ public class KitService {
     public String usualVolume(long id) {
         LogState state = log.state();
         Leaflet leaflet = state.kit(id).arrival().leaflet();
+        if (state.kit(id).complete().stream().anyMatch(bath -> bath.recipe().takesSachets())) {
+            return Figures.ml(state.kit(id).usualVolumeMl());
+        }
         return state.batches().values().stream()
                 .filter(batch -> batch.leaflet().key().equals(leaflet.key()))
                 .max(Comparator.comparing(batch -> batch.mixed().stamp().happenedAt()))
@@ -142,7 +219,12 @@ public class KitService {
         if (baths.isEmpty()) {
             return new Batches("Parts of no bath alone", "");
         }
-        KitSplit split = KitSplit.of(leaflet.recipes(baths), kit.left(), volume.ml());
+        boolean whole = kit.complete().stream().anyMatch(bath -> bath.recipe().takesSachets());
+        if (whole && kit.allMl() > 0 && Math.abs(volume.ml() - kit.allMl()) > WHOLE * kit.allMl()) {
+            return new Batches(
+                    "Its sachets only go in whole: it makes %s at once".formatted(Figures.ml(kit.allMl())), "");
+        }
+        KitSplit split = KitSplit.of(leaflet.recipes(baths), kit.left(), whole ? kit.allMl() : volume.ml());
         String first = leaflet.part(split.limitingPart()).name();
         if (split.batches() == 0) {
             return new Batches(

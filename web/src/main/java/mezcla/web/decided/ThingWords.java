@@ -36,9 +36,9 @@ public final class ThingWords {
 
     /** A tool. */
     public static String tool(Tool.Kind kind, double capacity, double graduation) {
+        var tool = new mezcla.mixing.Tool("", kind.unit(), capacity, graduation);
         return "%s of %s, marked every %s"
-                .formatted(
-                        kind.words(), Figures.amount(capacity, kind.unit()), Figures.amount(graduation, kind.unit()));
+                .formatted(kind.words(), Figures.inMarks(capacity, tool), Figures.inMarks(graduation, tool));
     }
 
     /** A heater. */

@@ -641,6 +641,9 @@ public sealed interface FormObjection extends Objection {
     /** A tank without reels. */
     record ReelsMissing() implements FormObjection {}
 
+    /** Nobody said why a leaflet gets another version. */
+    record WhyRevisedMissing() implements FormObjection {}
+
     /** Film that cannot be made again, in a batch that is to be tested. */
     record TestedFirst() implements FormObjection {}
 }

@@ -43,7 +43,6 @@ import mezcla.web.ribbon.StepsView;
 import mezcla.web.run.course.RunService;
 import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
-import mezcla.web.words.LimitWords;
 import mezcla.web.words.MixtureWords;
 import mezcla.web.words.ObjectionWords;
 import mezcla.web.words.OneShotWords;
@@ -134,7 +133,9 @@ public class LabelService {
                 LimitWords.limits(limits, house.timeZone()),
                 LimitWords.dates(limits),
                 boxes(limits),
-                MixtureWords.of(fill.mixture()),
+                fill.corrected() == null
+                        ? MixtureWords.of(fill.mixture())
+                        : "By a mistyped leaflet: read its batch before use",
                 cautions(fill.leaflet(), fill.bath()),
                 WasteRoute.of(fill.bath().role()).words() + ". Read local rules first.",
                 code,
@@ -182,7 +183,7 @@ public class LabelService {
                         .anyMatch(addition -> addition.part().equals(part.part().key())))
                 .findFirst()
                 .orElse(leaflet.baths().get(0));
-        Double keeps = part.keepsOpenDays();
+        double keeps = part.keepsOpenDays();
         String home = house.address() == null ? address : house.address();
         return new LabelView(
                 house.name(),
@@ -192,7 +193,7 @@ public class LabelService {
                 Figures.amount(decanted.amount() / decanted.vials(), part.part().unit()),
                 "Decanted " + Figures.dayAndYear(decanted.at(), house.timeZone()),
                 "Concentrate, vial %d of %d".formatted(vial, decanted.vials()),
-                keeps == null ? "" : "Last day " + Figures.dayAndYear(lastDay(decanted.at(), keeps, house.timeZone())),
+                "Last day " + Figures.dayAndYear(lastDay(decanted.at(), keeps, house.timeZone())),
                 List.of(),
                 "",
                 cautions(leaflet, bath),

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -161,6 +162,23 @@ public class Leaflets {
                 .ifPresent(sheet -> {
                     throw Refusal.of(new FormObjection.LeafletWithdrawn(sheet.name()));
                 });
+    }
+
+    /** Whether a leaflet of that key is there. */
+    @Transactional(readOnly = true)
+    public boolean isKnown(String key) {
+        return byId().values().stream().anyMatch(leaflet -> leaflet.key().equals(key));
+    }
+
+    /** Every version of a leaflet, by its id, in the order of their numbers. */
+    @Transactional(readOnly = true)
+    public Map<Long, Leaflet> versions(String key) {
+        Map<Long, Leaflet> versions = new LinkedHashMap<>();
+        byId().entrySet().stream()
+                .filter(entry -> entry.getValue().key().equals(key))
+                .sorted(Comparator.comparingInt(entry -> entry.getValue().version()))
+                .forEach(entry -> versions.put(entry.getKey(), entry.getValue()));
+        return versions;
     }
 
     /** The last version of a leaflet. */

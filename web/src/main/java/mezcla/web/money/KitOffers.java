@@ -53,7 +53,7 @@ public class KitOffers {
     private Leaflet standing(Leaflet leaflet) {
         Leaflet standing = leaflet;
         for (Bath bath : leaflet.baths()) {
-            standing = standing.with(houses.standIns().over(bath));
+            standing = standing.with(houses.standIns().over(leaflet.counted(bath.key())));
         }
         return standing;
     }

@@ -91,7 +91,7 @@ class Proposals {
         private final List<Tank> tanks;
         private final RunQuestion next;
         private final Map<Load, Optional<Tank>> known = new HashMap<>();
-        private final Map<FilmProcess, RunSteps.Choices> ways = new HashMap<>();
+        private final Map<Long, RunSteps.Choices> ways = new HashMap<>();
         private final Map<Warmed, Optional<Duration>> warming = new HashMap<>();
 
         private record Warmed(long batch, long tank) {}
@@ -122,7 +122,7 @@ class Proposals {
 
         /** How somebody runs film through a batch. */
         RunSteps.Choices choices(SignedIn who, int batch) {
-            return ways.computeIfAbsent(batches.get(batch).process(), process -> usual.of(who, process)
+            return ways.computeIfAbsent(batches.get(batch).id(), id -> usual.of(who, batches.get(batch))
                     .choices());
         }
 
@@ -267,7 +267,11 @@ class Proposals {
         List<Evening.Wanted> wanted = loads.stream()
                 .map(load -> new Evening.Wanted(
                         batches.get(load.batch()).id(),
-                        planning.question(rolls(load, films), tank(load, tried), now),
+                        planning.question(
+                                rolls(load, films),
+                                tank(load, tried)
+                                        .moved(tried.choices(who, load.batch()).movement()),
+                                now),
                         tried.choices(who, load.batch())))
                 .toList();
         Duration warming = tried.warming(who, loads.get(0));

@@ -1,5 +1,6 @@
 package mezcla.web.shelf;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
@@ -9,6 +10,7 @@ import mezcla.measure.ProcessingTime;
 import mezcla.verdict.Reason;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.verdict.RunRemark;
 import mezcla.verdict.State;
 import mezcla.web.drawing.CrateDrawing;
 import mezcla.web.words.Figures;
@@ -69,19 +71,34 @@ public record CrateView(
                 name.length() <= FRONT_CHARACTERS
                         ? name
                         : name.substring(0, FRONT_CHARACTERS - 1).strip() + "…",
-                "%s roll%s · %s"
+                "%s roll%s · %s%s"
                         .formatted(
                                 Figures.rolls(rolls),
                                 rolls == 1 ? "" : "s",
-                                age < 1 ? "today" : Figures.plain(age, 0) + (age == 1 ? " day" : " days")),
+                                age < 1 ? "today" : Figures.plain(age, 0) + (age == 1 ? " day" : " days"),
+                                plan.question().tank().turning() ? " · rotary" : ""),
                 StateWords.key(plan),
                 StateWords.of(plan),
                 time(plan),
                 because(plan),
-                StateWords.soon(plan),
+                soon(plan),
                 inUse(plan),
                 plan.fits(),
                 CrateDrawing.of(fills, days));
+    }
+
+    /** That its leaflet was mistyped, with the developer's time by the one that is right; else what it still allows. */
+    private static String soon(RunPlan plan) {
+        return plan.remarks().stream()
+                .filter(RunRemark.LeafletMistyped.class::isInstance)
+                .map(RunRemark.LeafletMistyped.class::cast)
+                .min(Comparator.comparing(remark -> !plan.batch().isImageDeveloper(remark.fill())))
+                .map(remark -> "Leaflet mistyped%s"
+                        .formatted(
+                                remark.right() == null || remark.right().equals(remark.shown())
+                                        ? ""
+                                        : ": %s by version %d".formatted(remark.right(), remark.version())))
+                .orElseGet(() -> StateWords.soon(plan));
     }
 
     /** A batch on a full board, in a line. */

@@ -13,6 +13,7 @@ import mezcla.measure.Mass;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Temperature;
 import mezcla.measure.Volume;
+import mezcla.mixing.Tool;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 
@@ -34,6 +35,7 @@ public final class Figures {
 
     private static final int HALF_MARK_DECIMALS = 3;
     private static final int US_DECIMALS = 2;
+    private static final int OUNCE_DECIMALS = 5;
 
     private Figures() {}
 
@@ -65,24 +67,46 @@ public final class Figures {
      *
      * @param amount how much, in its unit
      * @param unit ml or g
-     * @param graduation from mark to mark of the tool, in that unit; null where none was chosen
+     * @param tool what it is measured with; null where none was chosen
      */
-    public static String marked(double amount, Unit unit, @Nullable Double graduation) {
+    public static String marked(double amount, Unit unit, @Nullable Tool tool) {
         if (unit == Unit.SACHET) {
             return amount(amount, unit);
         }
-        if (graduation == null) {
+        if (tool == null) {
             return measured(amount, unit.symbol());
         }
-        double half = graduation / 2;
-        return plain(Math.round(amount / half) * half, HALF_MARK_DECIMALS) + "\u00a0" + unit.symbol();
+        double half = tool.graduation() / 2;
+        return inMarks(Math.round(amount / half) * half, tool);
+    }
+
+    /** An amount in the unit that a tool is marked in. */
+    public static String inMarks(double amount, Tool tool) {
+        Volume.Unit marking = tool.marking();
+        return marking == Volume.Unit.ML
+                ? plain(amount, HALF_MARK_DECIMALS) + "\u00a0" + tool.unit().symbol()
+                : plain(marking.of(amount), OUNCE_DECIMALS) + "\u00a0"
+                        + marking.symbol().replace(" ", "\u00a0");
     }
 
     /** The same amount in the reader's own unit, to stand beside it; empty where that is the same. */
     public static String inReadersUnit(double amount, Unit unit) {
-        if (Units.shown() != Units.US || unit == Unit.SACHET) {
-            return "";
-        }
+        return Units.shown() != Units.US || unit == Unit.SACHET ? "" : inOunces(amount, unit);
+    }
+
+    /**
+     * The same in the reader's own unit, to stand beside an amount in the marks of a tool; empty where that is the same.
+     *
+     * @param tool what it is measured with; null where none was chosen
+     */
+    public static String besideMarks(double amount, Unit unit, @Nullable Tool tool) {
+        boolean inOunces = tool != null && tool.marking() != Volume.Unit.ML;
+        return inOunces
+                ? Units.shown() == Units.US ? "" : measured(amount, unit.symbol())
+                : inReadersUnit(amount, unit);
+    }
+
+    private static String inOunces(double amount, Unit unit) {
         return unit == Unit.ML
                 ? ounces(Volume.Unit.US_FL_OZ.of(amount)) + "\u00a0fl\u00a0oz"
                 : ounces(Mass.ounces(amount)) + "\u00a0oz";

@@ -5,6 +5,7 @@ import java.io.InputStreamReader;
 import java.io.Reader;
 import java.lang.reflect.RecordComponent;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -27,6 +28,7 @@ import mezcla.measure.TypedObjection;
 import mezcla.planning.QueuedFilm;
 import mezcla.verdict.Reason;
 import mezcla.verdict.RunObjection;
+import mezcla.verdict.RunRemark;
 
 /**
  * What is objected to, in sentences of {@code messages/objections.properties}. A name in braces stands for that value of
@@ -35,6 +37,9 @@ import mezcla.verdict.RunObjection;
 public final class ObjectionWords {
     private static final Pattern VALUE = Pattern.compile("\\{([a-zA-Z]+)(?::([a-z-]+))?}");
     private static final Properties SENTENCES = read();
+
+    private static final double HARDLY_ANY_ML = 0.05;
+    private static final double HARDLY_ANY_ROLL = 0.005;
 
     private ObjectionWords() {}
 
@@ -95,7 +100,7 @@ public final class ObjectionWords {
         return switch (style) {
             case "" -> plainly(objection, value);
             case "ml" -> Figures.ml(number(value));
-            case "ml-down" -> Figures.ml(Math.floor(number(value)));
+            case "ml-down" -> Figures.ml(Math.floor(number(value) + HARDLY_ANY_ML));
             case "ml-all" -> Figures.inAll(number(value));
             case "clock" -> Figures.clock(number(value));
             case "celsius" -> Figures.celsius(number(value));
@@ -111,6 +116,7 @@ public final class ObjectionWords {
             case "reel" -> ((Reel) value).words();
             case "reels" -> reels((Map<?, ?>) value);
             case "rows" -> rows((List<?>) value);
+            case "mistyped" -> mistyped((RunRemark.LeafletMistyped) objection);
             case "who" -> ((FillState.Bar) value).who();
             case "reason" -> ((FillState.Bar) value).reason().replaceAll("[.]+$", "");
             default -> throw new IllegalStateException("Nothing is written as " + style);
@@ -147,6 +153,23 @@ public final class ObjectionWords {
                 .map(entry -> ((LogEntry) entry).stamp())
                 .map(stamp -> "entry " + stamp.sequence() + " (" + stamp.who() + ")")
                 .collect(Collectors.joining(", "));
+    }
+
+    /** What the version that is right makes of a bath, beside what it goes by now. */
+    private static String mistyped(RunRemark.LeafletMistyped remark) {
+        List<String> figures = new ArrayList<>();
+        if (remark.right() != null && !remark.right().equals(remark.shown())) {
+            figures.add("%s instead of %s".formatted(remark.right(), remark.shown() == null ? "–" : remark.shown()));
+        }
+        Double left = remark.rollsLeft();
+        Double right = remark.rollsLeftRight();
+        if (right != null && (left == null || Math.abs(right - left) > HARDLY_ANY_ROLL)) {
+            figures.add("%s left instead of %s"
+                    .formatted(Figures.countOfRolls(right), left == null ? "no limit" : Figures.rolls(left)));
+        }
+        return "By version %d it is %s."
+                .formatted(
+                        remark.version(), figures.isEmpty() ? "the same for this run" : String.join(", and ", figures));
     }
 
     private static String reels(Map<?, ?> holds) {

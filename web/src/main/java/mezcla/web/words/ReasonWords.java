@@ -25,7 +25,7 @@ public final class ReasonWords {
             case USED_UP ->
                 reason.limit() == 0
                         ? "nothing is left in its bottle"
-                        : Figures.ml(reason.figure()) + " left, and the smallest tank takes "
+                        : Figures.ml(reason.figure()) + " left, and the smallest tank needs at least "
                                 + Figures.ml(reason.limit());
             case OVER_ROLLS ->
                 "%s done, and %s stops at %s"
@@ -38,9 +38,9 @@ public final class ReasonWords {
                 "rolls and age together are at %s %% of what careful use allows; test first"
                         .formatted(Figures.plain(reason.figure() * 100, 0));
             case WEAK_MIX ->
-                "mixed %s %% weaker than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
+                "mixed %s weaker than printed; %s".formatted(MixtureWords.percent(reason.figure() / 100), test(fill));
             case STRONG_MIX ->
-                "mixed %s %% stronger than printed; %s".formatted(Figures.plain(reason.figure(), 0), test(fill));
+                "mixed %s stronger than printed; %s".formatted(MixtureWords.percent(reason.figure() / 100), test(fill));
             case MIXED_OFF_TEMPERATURE ->
                 "mixed in water colder than its leaflet allows, so powder may not have dissolved; " + test(fill);
             case OLD_PARTS -> "mixed from parts past their printed life; " + test(fill);

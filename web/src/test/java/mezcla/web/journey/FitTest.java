@@ -149,6 +149,7 @@ public class FitTest extends DemoApplicationTest {
             "/leaflets/new",
             "/leaflets/1/retype",
             "/leaflets/1/evidence",
+            "/leaflets/1/switch",
             "/adopt",
             "/adopt?leaflet=1",
             "/walk",

@@ -52,6 +52,7 @@ import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
 import mezcla.log.LaboratoryPriced;
 import mezcla.log.LeafletCorrected;
+import mezcla.log.LeafletRevised;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
@@ -186,6 +187,7 @@ public class LogCodecTest {
                 new BathLooked(STAMP, 4, Sign.CRYSTALS, "on the neck"),
                 new FillSeen(STAMP, 4),
                 new LeafletCorrected(STAMP, List.of(4L, 5L), LEAFLET, "misread"),
+                new LeafletRevised(STAMP, LEAFLET, LeafletRevised.Why.MISTYPED, List.of(2L), List.of(4L), "misread"),
                 new NoteLeft(STAMP, 14, "rinse in between"),
                 new FilmInspected(
                         STAMP, 14, 6, 1, List.of(4L, 5L), Finding.HEAVY_CAST, Set.of(Suspect.CHEMISTRY), "green"),

@@ -41,7 +41,7 @@ public class ReasonWordsTest extends DemoApplicationTest {
             {Reason.Code.FEW_DAYS_LEFT, 2, 3, "Developer: two days left of 42."},
             {Reason.Code.FEW_DAYS_LEFT, 0, 3, "Developer: today is the last of its 42 days."},
             {Reason.Code.MORE_TIME, 25, 0, "Developer: 7 of 18 rolls done and trim +4 %, so 25 s more than fresh."},
-            {Reason.Code.USED_UP, 40, 150, "Developer: 40 ml left, and the smallest tank takes 150 ml."},
+            {Reason.Code.USED_UP, 40, 150, "Developer: 40 ml left, and the smallest tank needs at least 150 ml."},
         };
     }
 

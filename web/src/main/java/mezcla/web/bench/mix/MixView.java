@@ -23,6 +23,7 @@ import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TemperatureWords;
 import mezcla.web.words.Units;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The plan of a mix, in words and lines.
@@ -244,7 +245,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         Addition addition = planned.addition();
         Part part = leaflet.part(addition.part());
         String amount = poured(planned, tools);
-        String beside = Figures.inReadersUnit(planned.amount(), addition.unit());
+        String beside = beside(planned, tools);
         String vessel = addition.unit() == Unit.ML ? "bottle" : "sachet";
         List<String> notes = new ArrayList<>();
         Measuring measuring = planned.wholePart()
@@ -283,15 +284,21 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
 
     /** An amount in the marks of the tool that measures it. */
     public static String poured(MixPlan.PlannedAddition planned, List<Tool> tools) {
-        return Figures.marked(
-                planned.amount(),
-                planned.addition().unit(),
-                planned.wholePart()
-                        ? null
-                        : ToolChoice.of(planned, tools)
-                                .filter(ToolChoice::good)
-                                .map(choice -> choice.tool().graduation())
-                                .orElse(null));
+        return Figures.marked(planned.amount(), planned.addition().unit(), tool(planned, tools));
+    }
+
+    /** The same in the reader's own unit; empty where that is the same. */
+    public static String beside(MixPlan.PlannedAddition planned, List<Tool> tools) {
+        return Figures.besideMarks(planned.amount(), planned.addition().unit(), tool(planned, tools));
+    }
+
+    private static @Nullable Tool tool(MixPlan.PlannedAddition planned, List<Tool> tools) {
+        return planned.wholePart()
+                ? null
+                : ToolChoice.of(planned, tools)
+                        .filter(ToolChoice::good)
+                        .map(ToolChoice::tool)
+                        .orElse(null);
     }
 
     /** With which tool, or why with none. */

@@ -35,6 +35,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Figures;
+import mezcla.web.words.PartWords;
 import mezcla.web.words.TemperatureWords;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
@@ -224,8 +225,11 @@ public class BenchService {
                 : Figures.marked(act.amount(), act.unit(), null);
     }
 
-    private static String beside(BenchAct act) {
-        String own = Figures.inReadersUnit(act.amount(), act.unit());
+    private String beside(BenchAct act) {
+        MixPlan.PlannedAddition planned = act.planned();
+        String own = act.kind() == BenchAct.Kind.PART && planned != null
+                ? MixView.beside(planned, plans.equipment().tools())
+                : Figures.inReadersUnit(act.amount(), act.unit());
         return own.isEmpty() ? "" : "(" + own + ") ";
     }
 
@@ -406,21 +410,24 @@ public class BenchService {
         return kit.parts().stream()
                 .filter(state -> state.part().key().equals(part.key()))
                 .findFirst()
-                .map(this::openedFor)
+                .map(state -> openedFor(kit, state))
                 .orElse(" Still sealed.");
     }
 
-    private String openedFor(PartState state) {
+    private String openedFor(KitState kit, PartState state) {
         Instant since = state.clockFrom();
+        String past = state.past(kit.arrival().stamp().happenedAt(), clock.instant())
+                .map(over -> " " + Figures.sentence(PartWords.past(state, over)) + ".")
+                .orElse("");
         if (since == null) {
-            return " Still sealed.";
+            return past.isEmpty() ? " Still sealed." : past;
         }
-        Double keeps = state.keepsOpenDays();
-        return " %s %s%s."
+        return " %s %s of %s.%s"
                 .formatted(
                         state.decanted() == null ? "Open for" : "In vials for",
                         Figures.countOfDays(planning.daysSince(since)),
-                        keeps == null ? "" : " of " + Figures.plain(keeps, 0));
+                        PartWords.keeps(state),
+                        past);
     }
 
     private BenchView.Now await(Mixes.Mix mix, BenchAct act) {

@@ -77,9 +77,7 @@ public record ThingList(Thing thing, String address, String title, List<Kept> ke
                         .summary());
             case TOOL ->
                 by(houses.tools(), Tool::id, tool -> "%s, marked every %s"
-                        .formatted(
-                                tool.kind().words(),
-                                Figures.amount(tool.graduation(), tool.kind().unit())));
+                        .formatted(tool.kind().words(), Figures.inMarks(tool.graduation(), tool.measuring())));
             case JUG -> by(houses.jugs(), Jug::id, jug -> "holds " + Figures.ml(jug.capacityMl()));
             case HEATER -> by(houses.heaters(), Heater::id, ThingList::offset);
         };

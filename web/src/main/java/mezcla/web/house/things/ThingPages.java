@@ -173,10 +173,8 @@ class ThingPages {
                 yield Map.of(
                         "tool", tool.name(),
                         "toolKind", tool.kind().name(),
-                        "toolCapacity",
-                                Figures.amount(tool.capacity(), tool.kind().unit()),
-                        "toolGraduation",
-                                Figures.amount(tool.graduation(), tool.kind().unit()));
+                        "toolCapacity", Figures.inMarks(tool.capacity(), tool.measuring()),
+                        "toolGraduation", Figures.inMarks(tool.graduation(), tool.measuring()));
             }
             case JUG -> {
                 Jug jug = one(houses.jugs(), id, Jug::id);

@@ -45,6 +45,7 @@ import mezcla.log.KitFinished;
 import mezcla.log.KitPriced;
 import mezcla.log.LaboratoryPriced;
 import mezcla.log.LeafletCorrected;
+import mezcla.log.LeafletRevised;
 import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
@@ -266,6 +267,33 @@ public final class EntryWords implements EntryVisitor<String> {
                                 .map(Figures::within)
                                 .collect(Collectors.joining(", ")),
                         corrected.reason());
+    }
+
+    @Override
+    public String leafletRevised(LeafletRevised revised) {
+        String version = "Version %d of the leaflet of %s"
+                .formatted(revised.leaflet().version(), revised.leaflet().name());
+        String said =
+                switch (revised.why()) {
+                    case MISTYPED ->
+                        version + ": the one before was mistyped"
+                                + (revised.kitIds().isEmpty() ? "" : "; " + kits(revised.kitIds()) + " by it now");
+                    case ANOTHER_PRINT -> version + ": another print; kits that came before keep theirs";
+                    case BOX_HOLDS_ANOTHER ->
+                        "The box of kit %d holds version %d of its leaflet"
+                                .formatted(
+                                        revised.kitIds().get(0),
+                                        revised.leaflet().version());
+                };
+        return "%s. %s".formatted(said, revised.reason());
+    }
+
+    private static String kits(List<Long> ids) {
+        return "kit%s %s %s"
+                .formatted(
+                        ids.size() == 1 ? "" : "s",
+                        ids.stream().map(String::valueOf).collect(Collectors.joining(", ")),
+                        ids.size() == 1 ? "goes" : "go");
     }
 
     @Override

@@ -9,6 +9,8 @@ import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.leaflet.Revising;
+import mezcla.web.leaflet.WhyRevised;
 import mezcla.web.leaflet.sheet.SheetForm;
 import mezcla.web.leaflet.sheet.SheetReading;
 import mezcla.web.leaflet.sheet.SheetRemark;
@@ -33,9 +35,11 @@ public class SheetDrafts {
 
     private final SheetDraftMapper mapper;
     private final Leaflets leaflets;
+    private final Revising revising;
     private final Clock clock;
 
-    SheetDrafts(SheetDraftMapper mapper, Leaflets leaflets, Clock clock) {
+    SheetDrafts(SheetDraftMapper mapper, Leaflets leaflets, Revising revising, Clock clock) {
+        this.revising = revising;
         this.mapper = mapper;
         this.leaflets = leaflets;
         this.clock = clock;
@@ -140,12 +144,13 @@ public class SheetDrafts {
     /**
      * Keeps a sheet as a leaflet.
      *
+     * @param why why there is another version; null for a leaflet that is new
      * @return the id of the version
      * @throws Refusal {@code unknown-draft}, {@code sheet-unfinished}, {@code leaflet-name-taken}
      */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public long keep(long id, SignedIn who) {
+    public long keep(long id, SignedIn who, @Nullable WhyRevised why) {
         SheetDraft draft = one(id);
         if (draft.became() != null) {
             return draft.became();
@@ -163,6 +168,10 @@ public class SheetDrafts {
         }
         long version = leaflets.add(leaflet, JSON.writeValueAsString(typed), who);
         mapper.become(id, version);
+        Long from = draft.from();
+        if (from != null && why != null) {
+            revising.revised(who, leaflets.version(from), leaflet, why.why(), why.reason());
+        }
         return version;
     }
 

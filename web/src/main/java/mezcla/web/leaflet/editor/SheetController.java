@@ -16,6 +16,7 @@ import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.leaflet.WhyRevised;
 import mezcla.web.leaflet.draft.SheetDraft;
 import mezcla.web.leaflet.draft.SheetDrafts;
 import mezcla.web.leaflet.draft.SheetShape;
@@ -201,9 +202,16 @@ class SheetController {
             return new ModelAndView("redirect:/leaflets/" + draft.became());
         }
         drafts.type(id, touched(typed), "", member);
+        FieldErrors said = new FieldErrors();
+        WhyRevised why = draft.from() == null || !member.isSteward() ? null : WhyRevised.of(typed, said);
+        if (!said.none()) {
+            return unsaid(id, at, typed, said, member);
+        }
         try {
             return new ModelAndView("redirect:"
-                    + (member.isSteward() ? "/leaflets/" + drafts.keep(id, member) + "?added" : proposed(id, member)));
+                    + (member.isSteward()
+                            ? "/leaflets/" + drafts.keep(id, member, why) + "?added"
+                            : proposed(id, member)));
         } catch (Refusal refusal) {
             SheetDraft now = drafts.one(id);
             ModelAndView page =
@@ -214,6 +222,19 @@ class SheetController {
             }
             return page;
         }
+    }
+
+    /** Whoever keeps a later version did not say why there is one. */
+    private ModelAndView unsaid(long id, String at, Map<String, String> typed, FieldErrors said, SignedIn member) {
+        SheetDraft now = drafts.one(id);
+        ModelAndView page =
+                editor(now, SheetSection.of(now.form(), at), true, member, HttpStatus.UNPROCESSABLE_CONTENT);
+        page.addObject("typed", typed);
+        FieldErrors errors = (FieldErrors) page.getModel().get("errors");
+        if (errors != null) {
+            said.all().forEach(errors::say);
+        }
+        return page;
     }
 
     private String proposed(long id, SignedIn member) {
@@ -276,6 +297,8 @@ class SheetController {
                 "processes", List.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE));
         page.addObject("cares", Addition.Care.values());
         page.addObject("mayChange", member.isSteward() || member.id() == draft.begunById());
+        page.addObject("typed", Map.of());
+        page.addObject("asksWhy", draft.from() != null && member.isSteward());
         page.addObject("title", title(form, section));
         page.addObject("before", before(draft));
         return page;

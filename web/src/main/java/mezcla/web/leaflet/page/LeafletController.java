@@ -14,6 +14,8 @@ import mezcla.web.forms.typed.TypedFile;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.LeafletFile;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.leaflet.Revising;
+import mezcla.web.leaflet.WhyRevised;
 import mezcla.web.leaflet.draft.SheetDrafts;
 import mezcla.web.leaflet.sheet.SheetForm;
 import mezcla.web.leaflet.sheet.SheetReading;
@@ -46,8 +48,11 @@ class LeafletController {
     private final SheetDrafts drafts;
     private final HouseService houses;
     private final OneTimeForms forms;
+    private final Revising revising;
 
-    LeafletController(Leaflets leaflets, SheetDrafts drafts, HouseService houses, OneTimeForms forms) {
+    LeafletController(
+            Leaflets leaflets, SheetDrafts drafts, HouseService houses, OneTimeForms forms, Revising revising) {
+        this.revising = revising;
         this.leaflets = leaflets;
         this.drafts = drafts;
         this.houses = houses;
@@ -209,9 +214,13 @@ class LeafletController {
     ModelAndView bring(
             @RequestParam(defaultValue = "") String document,
             @RequestParam(defaultValue = "") String formKey,
+            @RequestParam Map<String, String> typed,
             @AuthenticationPrincipal SignedIn member,
             Model model) {
         FieldErrors errors = new FieldErrors();
+        Leaflet read = LeafletFile.of(document).leaflet();
+        WhyRevised why = read != null && leaflets.isKnown(read.key()) ? WhyRevised.of(typed, errors) : null;
+        model.addAttribute("typed", typed);
         return forms.answer(
                 errors,
                 formKey,
@@ -220,7 +229,13 @@ class LeafletController {
                     if (leaflet == null) {
                         throw Refusal.of(new FormObjection.FileBroken());
                     }
-                    return "/leaflets/" + leaflets.add(leaflets.asAdded(leaflet), member) + "?added";
+                    Leaflet added = leaflets.asAdded(leaflet);
+                    Leaflet before = added.version() == 1 ? null : leaflets.latest(added.key());
+                    long id = leaflets.add(added, member);
+                    if (before != null && why != null) {
+                        revising.revised(member, before, added, why.why(), why.reason());
+                    }
+                    return "/leaflets/" + id + "?added";
                 },
                 objection -> "file",
                 () -> preview(document, formKey, errors, model));
@@ -231,6 +246,9 @@ class LeafletController {
         Leaflet leaflet = file == null ? null : file.leaflet();
         Leaflet added = leaflet == null ? null : errors.read("file", () -> leaflets.asAdded(leaflet));
         model.addAttribute("errors", errors);
+        if (!model.containsAttribute("typed")) {
+            model.addAttribute("typed", Map.of());
+        }
         model.addAttribute("faults", file == null ? List.of() : file.faults());
         model.addAttribute("document", document);
         model.addAttribute("formKey", formKey);

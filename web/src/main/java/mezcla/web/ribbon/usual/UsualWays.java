@@ -8,7 +8,9 @@ import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.HouseDecided;
 import mezcla.log.RunLogged;
+import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
+import mezcla.verdict.RunQuestion;
 import mezcla.web.access.SignedIn;
 import mezcla.web.decided.BringsBack;
 import mezcla.web.decided.Decisions;
@@ -54,6 +56,22 @@ public class UsualWays implements BringsBack {
                     ? new Usual(RunSteps.Choices.USUAL, null, "")
                     : new Usual(read(house), null, "The way of the house");
         });
+    }
+
+    /**
+     * The same for a run through a batch: moved as its last run was, by hand or on a rotary base, so that the plan opens with
+     * what every page says of its next roll (rules, 4.12).
+     */
+    @Transactional(readOnly = true)
+    public Usual of(SignedIn member, BatchState batch) {
+        Usual way = of(member, batch.process());
+        boolean turned = RunQuestion.isTurned(batch);
+        return batch.runs().isEmpty() || turned == (way.choices().movement() == Movement.ROTARY)
+                ? way
+                : new Usual(
+                        way.choices().moved(turned ? Movement.ROTARY : Movement.PRINTED),
+                        way.tankId(),
+                        "As this batch was used last");
     }
 
     private Optional<Usual> chosen(long run) {

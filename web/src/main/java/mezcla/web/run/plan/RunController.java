@@ -4,12 +4,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.UnaryOperator;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.log.RunBath;
 import mezcla.measure.Refusal;
+import mezcla.processing.Movement;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
@@ -80,7 +82,7 @@ class RunController {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
         }
-        UsualWays.Usual way = usual.of(member, runs.batch(id).process());
+        UsualWays.Usual way = usual.of(member, runs.batch(id));
         if (!RunForm.choosesIn(typed)) {
             form.choose(way.choices());
         }
@@ -228,6 +230,10 @@ class RunController {
                 .filter(tank -> Long.valueOf(tank.id()).equals(way.tankId()))
                 .filter(tank -> tank.fit(rolls).objection().isEmpty())
                 .findFirst()
+                .or(() -> way.choices().movement() == Movement.ROTARY
+                        ? planning.turnedTank()
+                                .filter(tank -> tank.fit(rolls).objection().isEmpty())
+                        : Optional.empty())
                 .or(() -> planning.smallestFor(rolls))
                 .or(() -> houses.tanks().stream().findFirst())
                 .map(tank -> Long.toString(tank.id()))

@@ -3,7 +3,6 @@ package mezcla.web.run.plan;
 import java.util.List;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
-import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Objection;
@@ -202,7 +201,7 @@ class RunPages {
                 probes.simulatedFor(id),
                 evenings.planned(),
                 houses.tanks(),
-                whose(member, runs.batch(id).process(), form),
+                whose(member, runs.batch(id), form),
                 plan == null || plan.fits() || !form.getWhen().isEmpty() ? List.of() : runs.waysOut(plan),
                 WaysView.steps(runs.batch(id).leaflet()),
                 WaysView.steps(runs.batch(id).leaflet()).stream()
@@ -214,8 +213,8 @@ class RunPages {
     }
 
     /** Whose way the form shows, in words; empty where it is nobody's. */
-    private String whose(SignedIn member, FilmProcess process, RunForm form) {
-        UsualWays.Usual way = usual.of(member, process);
+    private String whose(SignedIn member, BatchState batch, RunForm form) {
+        UsualWays.Usual way = usual.of(member, batch);
         return way.choices().equals(form.choices()) ? way.whose() : "";
     }
 

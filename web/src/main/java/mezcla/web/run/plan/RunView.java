@@ -93,12 +93,17 @@ public record RunView(
             return "As long as " + then + ".";
         }
         String more = Figures.seconds(Math.abs(since.addedSeconds())) + (since.addedSeconds() > 0 ? " more" : " less");
-        return "%s than %s: %s since then%s."
-                .formatted(
-                        more,
-                        then,
-                        Figures.countOfRolls(since.rollsSince()),
-                        since.pushDiffers() ? ", and the film is pushed differently" : "");
+        List<String> because = new ArrayList<>();
+        if (since.rollsSince() > 0) {
+            because.add(Figures.countOfRolls(since.rollsSince()) + " since then");
+        }
+        if (since.pushDiffers()) {
+            because.add("the film is pushed differently");
+        }
+        if (since.warmthDiffers()) {
+            because.add("the developer is at another temperature");
+        }
+        return "%s than %s: %s.".formatted(more, then, String.join(", and ", because));
     }
 
     private static Bath bath(RunPlan.PlannedBath planned, RunPlan plan) {
@@ -118,9 +123,10 @@ public record RunView(
 
     private static List<String> factors(RunPlan.PlannedBath planned, RunTime time, double stops) {
         List<String> factors = new ArrayList<>();
-        factors.add("Fresh " + ProcessingTime.shown(time.freshSeconds()));
-        double more = time.exhaustionSeconds() - time.freshSeconds();
-        if (Math.abs(more) >= 0.5) {
+        ProcessingTime fresh = ProcessingTime.shown(time.freshSeconds());
+        factors.add("Fresh " + fresh);
+        int more = ProcessingTime.shown(time.exhaustionSeconds()).seconds() - fresh.seconds();
+        if (more != 0) {
             factors.add("%s for %s rolls done".formatted(signed(more), ReasonWords.rollsDone(planned.fill())));
         }
         if (time.pushFactor() != 1) {

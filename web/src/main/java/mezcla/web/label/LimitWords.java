@@ -1,4 +1,4 @@
-package mezcla.web.words;
+package mezcla.web.label;
 
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -10,13 +10,14 @@ import mezcla.measure.Slack;
 import mezcla.verdict.FillLimits;
 import mezcla.verdict.Reason;
 import mezcla.verdict.State;
+import mezcla.web.words.Figures;
 
 /** What a fill is good for in all, in words. */
-public final class LimitWords {
+final class LimitWords {
     private LimitWords() {}
 
     /** Rolls and days from mixing on, as {@code 8–10 rolls or 28–42 days}, each with whose it is where no sheet prints it. */
-    public static String limits(FillLimits limits, ZoneId zone) {
+    static String limits(FillLimits limits, ZoneId zone) {
         List<String> said = new ArrayList<>();
         Bath bath = limits.fill().bath();
         Bath.OneShot oneShot = bath.oneShot();
@@ -47,7 +48,7 @@ public final class LimitWords {
     }
 
     /** The days that matter: from when it is tested first, and its last; that it has to go, where it has. */
-    public static String dates(FillLimits limits) {
+    static String dates(FillLimits limits) {
         if (limits.state() == State.DISCARD) {
             return "Not to be used any more";
         }
@@ -73,7 +74,7 @@ public final class LimitWords {
     }
 
     /** Said wherever a limit is not what the sheet prints. */
-    public static String whose(Reason.LimitOf whose) {
+    static String whose(Reason.LimitOf whose) {
         return switch (whose) {
             case HOUSE, STAND_IN -> " (house)";
             case CAREFUL -> " (careful)";
