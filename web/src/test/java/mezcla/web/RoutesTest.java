@@ -16,6 +16,7 @@ import mezcla.log.Finding;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.copies.DailyCopies;
+import mezcla.web.histories.ShownFigures;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.outside.SecretAddresses;
 import mezcla.web.photo.Photos;
@@ -301,6 +302,18 @@ public class RoutesTest extends DemoPagesTest {
             }
         });
         assertThat(known).isEqualTo(served);
+    }
+
+    @Test
+    public void everyRouteSaysWhichFiguresItShows() {
+        Set<String> asked = new TreeSet<>();
+        for (Object[] row : ROUTES) {
+            String route = (String) row[0];
+            if (route.startsWith("GET ")) {
+                asked.add(route.substring("GET ".length()));
+            }
+        }
+        assertThat(new TreeSet<>(ShownFigures.SHOWN.keySet())).isEqualTo(asked);
     }
 
     @DataProvider

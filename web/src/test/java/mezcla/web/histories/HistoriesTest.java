@@ -6,6 +6,8 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -17,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -29,6 +32,7 @@ import mezcla.leaflet.Unit;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Bottle;
 import mezcla.measure.FilmFormat;
+import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
@@ -44,6 +48,8 @@ import mezcla.web.house.Tank;
 import mezcla.web.label.LabelService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.money.HouseAccounts;
+import mezcla.web.outside.SecretAddresses;
 import mezcla.web.shelf.ShelfService;
 import mezcla.web.shelf.ShelfView;
 import mezcla.web.words.Figures;
@@ -53,6 +59,8 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
 import org.springframework.context.annotation.Primary;
 import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.testng.annotations.AfterClass;
@@ -66,9 +74,10 @@ import org.testng.annotations.Test;
 @Import(HistoriesTest.TurningClock.class)
 public class HistoriesTest extends DemoApplicationTest {
     private static final ZoneId HOUSE = ZoneId.of("Pacific/Auckland");
-    private static final int STEPS = 20;
-    private static final int USUAL_HISTORIES = 3;
+    private static final int STEPS = Integer.getInteger("mezcla.histories") == null ? 12 : 25;
+    private static final int USUAL_HISTORIES = 5;
     private static final double TIE = 1e-9;
+    private static final double MOST_FRESH_ML = 540;
     private static final List<String> SHEETS = List.of(
             "oxbow-negative-liquid",
             "lantern-slide-three",
@@ -106,11 +115,23 @@ public class HistoriesTest extends DemoApplicationTest {
     @Autowired
     private LabelService labels;
 
+    @Autowired
+    private HouseAccounts accounts;
+
+    @Autowired
+    private SecretAddresses addresses;
+
     private Random random = new Random(0);
+    private SignedIn reader;
     private SignedIn bram;
     private PlainBatch plain;
     private long batch;
     private List<Long> kits = List.of();
+    private final Map<Long, Map<String, Double>> taken = new LinkedHashMap<>();
+    private final List<String> written = new ArrayList<>();
+    private String wall = "";
+    private String calendar = "";
+    private int revisions;
     private final Map<String, Map<String, Double>> limits = new LinkedHashMap<>();
     private final List<Ran> runs = new ArrayList<>();
     private final List<Long> undoable = new ArrayList<>();
@@ -142,6 +163,7 @@ public class HistoriesTest extends DemoApplicationTest {
     public void pagesAndPlainComputationAgree(int seed) throws Exception {
         random = new Random(1000 + seed);
         bram = (SignedIn) members.loadUserByUsername("bram");
+        reader = bram;
         begin(SHEETS.get(seed % SHEETS.size()));
         for (int step = 0; step < STEPS; step++) {
             TurningClock.NOW.set(TurningClock.NOW.get().plus(Duration.ofMinutes(150 + random.nextInt(6 * 24 * 60))));
@@ -149,6 +171,26 @@ public class HistoriesTest extends DemoApplicationTest {
             DONE.merge(did, 1, Integer::sum);
             compare("seed %d, step %d: %s".formatted(seed, step, did));
         }
+        pourAway();
+    }
+
+    /** The batch ends, so that no page says anything of it any more. */
+    private void pourAway() throws Exception {
+        for (FillState fill : log.state().batch(batch).fills()) {
+            String route = WasteRoute.of(fill.bath().role()).name();
+            MockHttpServletResponse answer = send(
+                    "/batches/" + batch + "/discards",
+                    Map.of(
+                            "fills",
+                            Long.toString(fill.id()),
+                            "routes[" + fill.id() + "]",
+                            route,
+                            "reason",
+                            "the history is over"));
+            assertThat(answer.getStatus()).as(answer.getContentAsString()).isEqualTo(302);
+        }
+        assertThat(read("/calendar/" + calendar + ".ics")).doesNotContain("Batch %d:".formatted(batch));
+        assertThat(read("/wall-sheet")).doesNotContain("Crate %d,".formatted(batch));
     }
 
     @AfterClass(alwaysRun = true)
@@ -182,10 +224,7 @@ public class HistoriesTest extends DemoApplicationTest {
     }
 
     private void begin(String key) throws Exception {
-        Leaflet sheet = leaflets.byId().values().stream()
-                .filter(each -> each.key().equals(key) && each.version() == 1)
-                .findFirst()
-                .orElseThrow();
+        Leaflet sheet = leaflets.latest(key);
         long id = leaflets.idOf(sheet);
         kits = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
@@ -194,6 +233,13 @@ public class HistoriesTest extends DemoApplicationTest {
             kits.add(log.state().kits().keySet().stream().max(Long::compare).orElseThrow());
         }
         plain = new PlainBatch(sheet, HOUSE);
+        taken.clear();
+        kits.forEach(kit -> taken.put(kit, new LinkedHashMap<>()));
+        written.clear();
+        if (wall.isEmpty()) {
+            wall = asBram(() -> addresses.make(bram, SecretAddresses.Kind.WALL));
+            calendar = asBram(() -> addresses.make(bram, SecretAddresses.Kind.CALENDAR));
+        }
         kitsSheet = sheet;
         governing.clear();
         plain.limitRolls.putAll(limits.getOrDefault(key, Map.of()));
@@ -219,6 +265,7 @@ public class HistoriesTest extends DemoApplicationTest {
         assertThat(answer.getRedirectedUrl()).as(answer.getContentAsString()).isNotNull();
         batch = Long.parseLong(answer.getRedirectedUrl().replaceAll("\\D+", ""));
         Instant at = rowAt();
+        sheet.baths().forEach(bath -> take(kits.get(0), bath.key(), partsFor, volume));
         for (var bath : sheet.baths()) {
             plain.add(
                     at,
@@ -249,8 +296,50 @@ public class HistoriesTest extends DemoApplicationTest {
                     ? volume
                     : (recipe.startWaterMl() * volume + parts * measured) / recipe.finalMl();
             double strength = measured / recipe.finalMl() * PlainBath.makes(recipe) / became;
-            baths.put(key, new PlainBath(sheet.get().bath(key), at, became, strength, bottleMl));
+            PlainBath old = baths.get(key);
+            PlainBath fresh = new PlainBath(sheet.get().bath(key), at, became, strength, bottleMl);
+            fresh.earlier = old == null ? 0 : old.earlier + old.rolls;
+            baths.put(key, fresh);
         };
+    }
+
+    /** What a bath takes of a kit's parts, by its sheet. */
+    private void take(long kit, String key, double partsForMl, double volumeMl) {
+        Recipe recipe = kitsSheet.bath(key).recipe();
+        double measured = recipe.mode() == Recipe.Mode.READY_TO_USE ? volumeMl : partsForMl;
+        recipe.additions().forEach(part -> Objects.requireNonNull(taken.get(kit))
+                .merge(part.part(), part.amount() * measured / recipe.finalMl(), Double::sum));
+    }
+
+    /** What is left of each part, as pages write it. */
+    private Map<Long, Map<String, String>> partsLeft() {
+        Map<Long, Map<String, String>> left = new LinkedHashMap<>();
+        taken.forEach((kit, used) -> {
+            Map<String, String> parts = new LinkedHashMap<>();
+            kitsSheet
+                    .parts()
+                    .forEach(part -> parts.put(
+                            part.name(),
+                            Figures.amount(Math.max(0, part.amount() - used.getOrDefault(part.key(), 0.0)), part.unit())
+                                    .replaceFirst("\u00a0.*", "")));
+            left.put(kit, parts);
+        });
+        return left;
+    }
+
+    private interface Making {
+        String made() throws Exception;
+    }
+
+    /** What only a steward may ask a service for. */
+    private String asBram(Making making) throws Exception {
+        SecurityContextHolder.getContext()
+                .setAuthentication(new UsernamePasswordAuthenticationToken(bram, null, bram.getAuthorities()));
+        try {
+            return making.made();
+        } finally {
+            SecurityContextHolder.clearContext();
+        }
     }
 
     private Bottle newBottle() {
@@ -270,8 +359,16 @@ public class HistoriesTest extends DemoApplicationTest {
     }
 
     private String step(int dice) throws Exception {
-        if (dice < 42) {
+        if (dice < 34) {
             return run(dice % 4 == 0);
+        } else if (dice < 36) {
+            return breakBottle();
+        } else if (dice < 38) {
+            return openRun();
+        } else if (dice < 40) {
+            return revise();
+        } else if (dice < 42) {
+            return sideways();
         } else if (dice < 50) {
             return spill();
         } else if (dice < 56) {
@@ -398,6 +495,7 @@ public class HistoriesTest extends DemoApplicationTest {
                 row(),
                 baths -> does.forEach((key, each) -> Objects.requireNonNull(baths.get(key))
                         .run(load, at, asked.equivalents(), each[0], each[1], each[2])));
+        plain.turned.put(row(), asked.tank().turning());
         runs.add(new Ran(row(), load, asked.rolls(), at));
         undoable.add(row());
         return backdated ? "backdated run" : "run";
@@ -427,6 +525,7 @@ public class HistoriesTest extends DemoApplicationTest {
         if (!sent("/fills/" + fill.id() + "/top-ups", typed)) {
             return "topping up refused";
         }
+        take(kits.get(1), fill.mixed().bathKey(), ml, ml);
         add(fill, (bath, at) -> bath.topUp(at, ml));
         return "topping up";
     }
@@ -446,9 +545,106 @@ public class HistoriesTest extends DemoApplicationTest {
             return "fresh bath refused";
         }
         Instant at = rowAt();
+        take(kits.get(2), fill.mixed().bathKey(), ml, ml);
         plain.add(at, 0, mixing(fill.mixed().bathKey(), at, ml, ml, bottle.capacityMl()));
         undoable.clear();
         return "fresh bath";
+    }
+
+    /** A bottle breaks, and its bath is mixed afresh at once. */
+    private String breakBottle() throws Exception {
+        FillState fill = fill();
+        if (log.state().kit(kits.get(2)).makesMl(List.of(fill.mixed().bathKey())) < MOST_FRESH_ML) {
+            return "nothing to mix it from";
+        }
+        if (!sent("/fills/" + fill.id() + "/breaks", Map.of())) {
+            return "break refused";
+        }
+        assertThat(log.state().fill(fill.id()).discarded()).isNotNull();
+        assertThat(read("/wall/" + wall)).doesNotContain(fill.bottle().label() + " at 3:");
+        double ml = 330 + random.nextInt(200);
+        Bottle bottle = newBottle();
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("bath", fill.mixed().bathKey());
+        typed.put("kit", Long.toString(kits.get(2)));
+        typed.put("volume", Figures.plain(ml, 0) + " ml");
+        typed.put("bottle", Long.toString(bottle.id()));
+        typed.put("read", "true");
+        assertThat(sent("/batches/" + batch + "/renewals", typed)).isTrue();
+        Instant at = rowAt();
+        take(kits.get(2), fill.mixed().bathKey(), ml, ml);
+        plain.add(at, 0, mixing(fill.mixed().bathKey(), at, ml, ml, bottle.capacityMl()));
+        undoable.clear();
+        return "broken bottle";
+    }
+
+    /** A run that is started and called off leaves everything as it was; while it lasts, its film is in the tank. */
+    private String openRun() throws Exception {
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("film[0].count", "1");
+        typed.put("film[0].format", FilmFormat.F135_36.label());
+        typed.put("film[0].owner", "Bram");
+        typed.put("push", "0");
+        typed.put("tank", Long.toString(houses.tanks().get(0).id()));
+        typed.put("seen", Long.toString(row()));
+        typed.put("madeFor", plain.leaflet.process().key());
+        MockHttpServletResponse answer = send("/batches/" + batch + "/starts", typed);
+        if (answer.getStatus() != 302) {
+            return "start refused";
+        }
+        String run = Objects.requireNonNull(answer.getRedirectedUrl()).replaceAll("\\D+", "");
+        assertThat(read("/shelf")).contains("In use since");
+        assertThat(sent("/runs/" + run + "/call-off", Map.of("why", "film would not load")))
+                .isTrue();
+        return "open run";
+    }
+
+    /** Somebody finds that a leaflet was mistyped: its kits go by the right one at once, its mixes once they are switched. */
+    private String revise() throws Exception {
+        String key = plain.imageDeveloper();
+        Leaflet wrong = leaflets.latest(kitsSheet.key());
+        double most = Objects.requireNonNull(wrong.bath(key).capacity()).max();
+        String file = leaflets.file(leaflets.idOf(wrong));
+        String right = file.replace("\"max\" : " + most, "\"max\" : " + (most + 1 + revisions % 3));
+        if (right.equals(file)) {
+            return "nothing mistyped";
+        }
+        revisions++;
+        assertThat(sent("/leaflets/imports", Map.of("document", right, "why", "MISTYPED", "revised", "read again")))
+                .isTrue();
+        kitsSheet = leaflets.latest(kitsSheet.key());
+        assertThat(read("/batches/" + batch)).contains("was mistyped");
+        if (random.nextBoolean()) {
+            return "mistyped leaflet";
+        }
+        assertThat(sent("/leaflets/" + leaflets.idOf(kitsSheet) + "/switch", Map.of()))
+                .isTrue();
+        governing.forEach(sheet -> sheet.set(kitsSheet));
+        return "mistyped leaflet, switched";
+    }
+
+    /** What is left of a part goes into vials; somebody gets another name. Neither changes a figure. */
+    private String sideways() throws Exception {
+        if (random.nextBoolean()) {
+            String part = kitsSheet.parts().get(0).key();
+            return sent("/kits/" + kits.get(1) + "/decantings", Map.of("decanted", part, "vials", "4"))
+                    ? "vials"
+                    : "vials refused";
+        }
+        long devi = ((SignedIn) members.loadUserByUsername("devi")).id();
+        return sent("/house/members/" + devi + "/name", Map.of("name", "Devi " + (char) ('A' + random.nextInt(26))))
+                ? "another name"
+                : "name refused";
+    }
+
+    private String read(String address) throws Exception {
+        MockHttpServletResponse answer = pages.perform(get(java.net.URI.create(
+                                address.replace("[", "%5B").replace("]", "%5D").replace(" ", "%20")))
+                        .with(user(reader)))
+                .andReturn()
+                .getResponse();
+        assertThat(answer.getStatus()).as(address).isIn(200, 422);
+        return answer.getContentAsString();
     }
 
     private String move() throws Exception {
@@ -599,7 +795,11 @@ public class HistoriesTest extends DemoApplicationTest {
     }
 
     private void compare(String when) throws Exception {
-        PlainBatch.Tank smallest = new PlainBatch.Tank(300, 285, false);
+        PlainBatch.Tank smallest = plain.lastTurned()
+                ? planning.turnedTank()
+                        .map(tank -> new PlainBatch.Tank(tank.volumeMl(), tank.volumeMl() * 0.95, true))
+                        .orElse(new PlainBatch.Tank(300, 285, true))
+                : new PlainBatch.Tank(300, 285, false);
         PlainBatch.Plan plan = plain.plan(now(), 1, 0, false, smallest, true);
         BatchView view = batches.batch(batch);
         Map<String, PlainBath> baths = plain.at(now());
@@ -622,7 +822,10 @@ public class HistoriesTest extends DemoApplicationTest {
                     .as(where)
                     .startsWith(Figures.plain(plain.age(bath, now()), 0) + " of " + range(life) + " days");
             assertThat(shown.state())
-                    .as(where)
+                    .as(where + " "
+                            + planning.nextRoll(log.state().batch(batch))
+                                    .verdict()
+                                    .reasons())
                     .isEqualToIgnoringCase(plan.states().get(key));
             assertThat(shown.time())
                     .as(where)
@@ -671,7 +874,7 @@ public class HistoriesTest extends DemoApplicationTest {
         }
         Evening evening = Evening.of(
                 log.book(),
-                List.of(new Evening.Wanted(batch, planning.nextRoll(), RunSteps.Choices.USUAL)),
+                List.of(new Evening.Wanted(batch, run.question(), RunSteps.Choices.USUAL)),
                 now(),
                 Duration.ZERO,
                 Evening.BETWEEN);
@@ -684,14 +887,50 @@ public class HistoriesTest extends DemoApplicationTest {
             assertThat(card.rows().get(0).times()).as(when).contains(developer);
             assertThat(card.rows().get(0).state()).as(when).isEqualTo(word);
         }
-        for (String page :
-                List.of("/batches/" + batch, "/batches/" + batch + "/run", "/batches/" + batch + "/card", "/shelf")) {
-            assertThat(pages.perform(get(page).with(user(bram)))
-                            .andReturn()
-                            .getResponse()
-                            .getStatus())
-                    .as(when + " " + page)
-                    .isIn(200, 302);
-        }
+        readPages(when, run, plan);
+    }
+
+    private void readPages(String when, RunPlan answer, PlainBatch.Plan plan) throws Exception {
+        Map<String, PlainBath> baths = plain.at(now());
+        reader = (SignedIn) members.loadUserByUsername(random.nextBoolean() ? "bram" : "tomasz");
+        PlainBath developer = Objects.requireNonNull(baths.get(plain.imageDeveloper()));
+        double rolls = developer.rolls + developer.earlier;
+        double print = plain.printedRolls(baths);
+        BigDecimal total = accounts.spending(batch).orElseThrow().cost().total().getAmount();
+        Tank tank = houses.tanks().stream()
+                .map(each -> each.moved(answer.question().tank().turning() ? Movement.ROTARY : Movement.PRINTED))
+                .filter(each -> each.asUsed().equals(answer.question().tank()))
+                .findFirst()
+                .orElseThrow();
+        PagesRead read = new PagesRead(address -> {
+            try {
+                return read(address);
+            } catch (Exception e) {
+                throw new IllegalStateException(address, e);
+            }
+        });
+        read.all(new PagesRead.Asked(
+                when,
+                answer,
+                plan,
+                baths,
+                rolls > 0 ? Optional.of(each(total, rolls)) : Optional.empty(),
+                Double.isInfinite(print) ? Optional.empty() : Optional.of(each(total, print)),
+                partsLeft(),
+                wall,
+                calendar,
+                ("/batches/%d/run?film[0].count=1&film[0].format=135-36&film[0].owner=Tomasz&push=0&tank=%d&movement=%s"
+                                + "&madeFor=%s&formKey=%s")
+                        .formatted(
+                                batch,
+                                tank.id(),
+                                tank.turning() ? "ROTARY" : "PRINTED",
+                                plain.leaflet.process().key(),
+                                UUID.randomUUID())));
+        assertThat(read.read()).containsAll(PagesRead.wanted());
+    }
+
+    private static String each(BigDecimal total, double rolls) {
+        return total.divide(BigDecimal.valueOf(rolls), 2, RoundingMode.HALF_UP).toPlainString();
     }
 }

@@ -1,6 +1,7 @@
 package mezcla.web.histories;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -42,6 +43,7 @@ final class PlainBatch {
     final Map<String, Double> limitRolls = new LinkedHashMap<>();
     final Map<String, Double> limitDays = new LinkedHashMap<>();
     final List<Fact> facts = new ArrayList<>();
+    final Map<Long, Boolean> turned = new LinkedHashMap<>();
 
     /**
      * A fact: when it happened, and what it does to the baths.
@@ -59,7 +61,9 @@ final class PlainBatch {
             boolean fits,
             Map<String, Integer> seconds,
             Map<String, String> states,
-            Map<String, TreeSet<String>> passable) {}
+            Map<String, TreeSet<String>> passable,
+            Map<String, Double> inAll,
+            Map<String, LocalDate> lastDays) {}
 
     PlainBatch(Leaflet leaflet, ZoneId zone) {
         this.leaflet = leaflet;
@@ -68,6 +72,15 @@ final class PlainBatch {
 
     void add(Instant at, long row, Consumer<Map<String, PlainBath>> does) {
         facts.add(new Fact(at, facts.size(), row, does));
+    }
+
+    /** Whether the last run, by when it happened, was turned. */
+    boolean lastTurned() {
+        return facts.stream()
+                .filter(fact -> turned.containsKey(fact.row()))
+                .max(Comparator.comparing(Fact::at).thenComparing(Fact::order))
+                .map(fact -> turned.get(fact.row()))
+                .orElse(false);
     }
 
     void takeBack(long row) {
@@ -100,6 +113,21 @@ final class PlainBatch {
                 ? new double[] {printed.min(), printed.max()}
                 : standIn == null ? null : pair(standIn * bath.sheet.capacityForMl() / 1000);
         return house ? limited(range, limitRolls.get(bath.sheet.key())) : range;
+    }
+
+    /** How many rolls are printed for the batch: by the bath that gives out first, with those of baths that it took the place of. */
+    double printedRolls(Map<String, PlainBath> baths) {
+        double least = Double.POSITIVE_INFINITY;
+        for (PlainBath bath : baths.values()) {
+            double[] capacity = capacity(bath, false);
+            if (capacity != null) {
+                double own = bath.oneShot()
+                        ? capacity[1] * bath.chemistry / bath.sheet.capacityForMl()
+                        : bath.rollsUpTo(capacity[1]);
+                least = Math.min(least, own + bath.earlier);
+            }
+        }
+        return least;
     }
 
     double[] life(PlainBath bath) {
@@ -163,6 +191,24 @@ final class PlainBatch {
         return Math.sqrt(1 - capped * capped);
     }
 
+    /** Days of the calendar until a bath's last, as a school counts them; endless where nothing limits it. */
+    private double toGo(PlainBath bath, Instant now, String by) {
+        double[] life = life(bath);
+        if (life == null) {
+            return Double.POSITIVE_INFINITY;
+        }
+        double effective = bath.effectiveDays(now);
+        return switch (by) {
+            case "CAREFUL" -> {
+                double[] capacity = bath.oneShot() ? null : capacity(bath, true);
+                double share = capacity == null ? 0 : bath.n / capacity[0];
+                yield (life[0] * rest(share) - effective) / bath.effectiveDaysADay();
+            }
+            case "STRETCH" -> (3 * life[1] - effective) / bath.effectiveDaysADay();
+            default -> life[1] - age(bath, now);
+        };
+    }
+
     /** The codes that hold of a bath. */
     TreeSet<String> codes(
             PlainBath bath, Instant now, boolean irreplaceable, Tank tank, double equivalents, boolean image) {
@@ -195,7 +241,7 @@ final class PlainBatch {
         boolean reassured = (bath.look.equals("GOOD") || (bath.look.equals("THIN") && image && bath.trim() > 0))
                 && age(bath.lookAt, now) <= 14 + SLACK
                 && (bath.rolls - bath.rollsAtLook) * bath.perRoll() <= 4 + SLACK;
-        double toGo = Double.POSITIVE_INFINITY;
+        double toGo = toGo(bath, now, by);
         if (by.equals("CAREFUL")) {
             double share = capacity == null ? 0 : bath.n / capacity[0];
             double wear = Math.hypot(share, ageShare(bath, now));
@@ -203,9 +249,6 @@ final class PlainBatch {
                 codes.add("worn");
             } else if (wear >= 0.85 - SLACK) {
                 codes.add("nearly-worn");
-            }
-            if (life != null) {
-                toGo = (life[0] * rest(share) - effective) / bath.effectiveDaysADay();
             }
         } else {
             boolean stretch = by.equals("STRETCH");
@@ -219,14 +262,12 @@ final class PlainBatch {
                 }
             }
             if (life != null && stretch) {
-                toGo = (3 * life[1] - effective) / bath.effectiveDaysADay();
                 if (effective > 3 * life[1] + SLACK) {
                     codes.add("over-age");
                 } else if (effective > life[1] + SLACK && !reassured) {
                     codes.add("test-age");
                 }
             } else if (life != null) {
-                toGo = life[1] - age;
                 if (age > life[1] + SLACK) {
                     codes.add("over-age");
                 } else {
@@ -333,6 +374,22 @@ final class PlainBatch {
                 passable.put(each.getKey(), standing);
             }
         }
-        return new Plan(worst, fits, seconds, states, passableOnly ? passable : Map.of());
+        Map<String, Double> inAll = new LinkedHashMap<>();
+        Map<String, LocalDate> lastDays = new LinkedHashMap<>();
+        baths.forEach((key, bath) -> {
+            double left = rollsLeft(bath, now, irreplaceable, tank, equivalents);
+            if (!bath.oneShot() && !Double.isInfinite(left)) {
+                inAll.put(key, bath.rolls + left);
+            }
+            double toGo = toGo(bath, now, irreplaceable ? "CAREFUL" : school);
+            if (!Double.isInfinite(toGo) && !"DISCARD".equals(states.get(key))) {
+                double days = Math.max(0, toGo);
+                double whole = school.equals("CAREFUL") || irreplaceable
+                        ? Math.ceil(days - SLACK) - 1
+                        : Math.floor(days + SLACK);
+                lastDays.put(key, now.atZone(zone).toLocalDate().plusDays((long) Math.max(0, whole)));
+            }
+        });
+        return new Plan(worst, fits, seconds, states, passableOnly ? passable : Map.of(), inAll, lastDays);
     }
 }

@@ -28,6 +28,7 @@ final class PlainBath {
     double chemistry;
     double n;
     double rolls;
+    double earlier;
     boolean weak;
     boolean strong;
     boolean everGood;
@@ -41,6 +42,7 @@ final class PlainBath {
     final Map<Integer, Map<Integer, String>> loads = new LinkedHashMap<>();
     final TreeSet<String> passed = new TreeSet<>();
     private final Map<Integer, Double> rollsAfter = new LinkedHashMap<>();
+    private final Map<Integer, Instant> ranAt = new LinkedHashMap<>();
     private final List<double[]> spells = new ArrayList<>();
     private final List<double[]> path = new ArrayList<>();
     private Instant from;
@@ -132,6 +134,7 @@ final class PlainBath {
             volume = Math.max(0, volume - carried);
         }
         rollsAfter.put(load, rolls);
+        ranAt.put(load, at);
         path.add(new double[] {n, rolls});
         loads.put(load, new LinkedHashMap<>());
     }
@@ -190,11 +193,14 @@ final class PlainBath {
         return rollsAfter.containsKey(load);
     }
 
-    /** A look that counts. */
+    /** A look that counts, from when its film was in the bath; a clip, from when it was developed. */
     void look(int load, int roll, Instant at, String finding) {
-        look = finding;
-        lookAt = at;
-        rollsAtLook = rollsAfter.getOrDefault(load, rolls);
+        Instant inTheBath = ranAt.getOrDefault(load, at);
+        if (!inTheBath.isBefore(lookAt)) {
+            look = finding;
+            lookAt = inTheBath;
+            rollsAtLook = rollsAfter.getOrDefault(load, rolls);
+        }
         everGood |= finding.equals("GOOD");
         everBad |= finding.startsWith("HEAVY");
         loads.computeIfAbsent(load, each -> new LinkedHashMap<>()).put(roll, finding);
