@@ -117,9 +117,11 @@ public class WarmService {
     @Transactional(readOnly = true)
     public Known known(long batchId, PlannedWarmth planned) {
         BatchState batch = log.state().batch(batchId);
-        batch.imageDeveloper()
-                .filter(fill -> fill.discarded() == null)
-                .orElseThrow(() -> Refusal.of(new RunObjection.BatchEnded(batchId)));
+        boolean hasDeveloper =
+                batch.imageDeveloper().filter(fill -> fill.discarded() == null).isPresent();
+        if (!hasDeveloper) {
+            throw Refusal.of(new RunObjection.BatchEnded(batchId));
+        }
         RunQuestion next = planning.asUsed(planning.nextRoll(), batch);
         Optional<Tank> tank = houses.tanks().stream()
                 .filter(each -> planned.tankId() != null && each.id() == planned.tankId())
