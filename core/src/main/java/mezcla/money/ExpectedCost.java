@@ -2,7 +2,6 @@ package mezcla.money;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -20,7 +19,6 @@ import org.joda.money.Money;
  */
 public record ExpectedCost(double rolls, Money aRoll, boolean byDemand) {
     private static final double DAYS_IN_A_WEEK = 7;
-    private static final double HOURS_IN_A_DAY = 24;
 
     /**
      * Estimates it: what is done, and E[min(C, Poisson(λ w))] of the C whole rolls that it still takes, a one-shot by what is
@@ -48,20 +46,11 @@ public record ExpectedCost(double rolls, Money aRoll, boolean byDemand) {
 
     private static double more(BatchState batch, PrintedLimits printed, OptionalDouble demand, Instant now) {
         OptionalDouble left = printed.left(batch);
-        OptionalDouble weeks = demand.isEmpty() ? OptionalDouble.empty() : weeksLeft(batch, printed, now);
-        if (weeks.isEmpty()) {
+        OptionalDouble days = demand.isEmpty() ? OptionalDouble.empty() : printed.daysLeft(batch, now);
+        if (days.isEmpty()) {
             return left.orElse(0);
         }
-        double mean = demand.getAsDouble() * weeks.getAsDouble();
+        double mean = demand.getAsDouble() * days.getAsDouble() / DAYS_IN_A_WEEK;
         return left.isEmpty() ? mean : ExpectedRolls.of((int) Slack.floor(left.getAsDouble()), mean);
-    }
-
-    /** Weeks until the first bath that stands is as old as its sheet prints at most; empty where none prints that. */
-    private static OptionalDouble weeksLeft(BatchState batch, PrintedLimits printed, Instant now) {
-        return printed.ageing(batch)
-                .mapToDouble(ageing -> ageing.days()
-                        - Duration.between(ageing.fill().mixedAt(), now).toHours() / HOURS_IN_A_DAY)
-                .map(days -> Math.max(0, days) / DAYS_IN_A_WEEK)
-                .min();
     }
 }

@@ -1,6 +1,9 @@
 package mezcla.money;
 
-import java.util.Objects;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
@@ -15,8 +18,9 @@ import mezcla.measure.Slack;
  *
  * @param standingIn a bath with what counts as printed where its sheet leaves something out
  * @param tankMl what the tank of the next roll takes, in ml: so much of a one-shot goes with each
+ * @param zone where; ages count by the calendar there
  */
-public record PrintedLimits(UnaryOperator<Bath> standingIn, double tankMl) {
+public record PrintedLimits(UnaryOperator<Bath> standingIn, double tankMl, ZoneId zone) {
     /**
      * Roll equivalents that a batch takes by its print: as many as the first of its baths to give out, with what was topped
      * up and without what was spilled, where a bath that was renewed has those of all its fills. What was done past it changes
@@ -76,23 +80,20 @@ public record PrintedLimits(UnaryOperator<Bath> standingIn, double tankMl) {
         return aRoll > 0 ? OptionalDouble.of(Slack.floor(fill.volumeMl() / aRoll)) : OptionalDouble.empty();
     }
 
-    /** The printed life of the bath that ages first, with when it was mixed; those without one are left out. */
-    public Stream<Ageing> ageing(BatchState batch) {
+    /** Whole days until the first bath that stands is as old as its sheet prints at most; empty where none prints that. */
+    public OptionalDouble daysLeft(BatchState batch, Instant now) {
+        LocalDate today = LocalDate.ofInstant(now, zone);
         return standing(batch)
-                .map(fill -> {
+                .flatMap(fill -> {
                     Range life = of(fill).lifeDays();
-                    return life == null ? null : new Ageing(fill, life.max());
+                    return life == null
+                            ? Stream.empty()
+                            : Stream.of(life.max()
+                                    - ChronoUnit.DAYS.between(LocalDate.ofInstant(fill.mixedAt(), zone), today));
                 })
-                .filter(Objects::nonNull);
+                .mapToDouble(days -> Math.max(0, days))
+                .min();
     }
-
-    /**
-     * A fill that ages.
-     *
-     * @param fill the fill
-     * @param days its printed life in days
-     */
-    public record Ageing(FillState fill, double days) {}
 
     private static Stream<FillState> standing(BatchState batch) {
         return batch.fills().stream().filter(fill -> fill.discarded() == null);

@@ -191,6 +191,7 @@ public record RunPlan(
             return;
         }
         RunPlan right = of(asLogged.withFills(FillState::asCorrected), question);
+        List<RunRemark.LeafletMistyped> mistyped = new ArrayList<>();
         for (PlannedBath bath : baths) {
             FillState corrected = bath.fill().corrected();
             if (corrected == null) {
@@ -199,7 +200,7 @@ public record RunPlan(
             right.baths.stream()
                     .filter(each -> each.fill().id() == bath.fill().id())
                     .findFirst()
-                    .ifPresent(by -> remarks.add(new RunRemark.LeafletMistyped(
+                    .ifPresent(by -> mistyped.add(new RunRemark.LeafletMistyped(
                             bath.fill(),
                             corrected.leaflet().version(),
                             bath.shown().orElse(null),
@@ -207,6 +208,10 @@ public record RunPlan(
                             bath.verdict().rollsLeft(),
                             by.verdict().rollsLeft())));
         }
+        List<RunRemark.LeafletMistyped> different = mistyped.stream()
+                .filter(RunRemark.LeafletMistyped::isDifferent)
+                .toList();
+        remarks.addAll(different.isEmpty() ? mistyped.stream().limit(1).toList() : different);
     }
 
     private static @Nullable Range printedCapacity(BatchState asLogged, FillState fill, RunQuestion question) {

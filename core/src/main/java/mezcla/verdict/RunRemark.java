@@ -1,5 +1,6 @@
 package mezcla.verdict;
 
+import java.util.Objects;
 import mezcla.batch.FillState;
 import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
@@ -57,7 +58,21 @@ public sealed interface RunRemark extends Objection {
             @Nullable ProcessingTime right,
             @Nullable Double rollsLeft,
             @Nullable Double rollsLeftRight)
-            implements RunRemark {}
+            implements RunRemark {
+        private static final double HARDLY_ANY_ROLL = 0.005;
+
+        /** Whether the right version makes another time of it, or leaves more or fewer rolls. */
+        public boolean isDifferent() {
+            return !Objects.equals(shown, right) || leavesOthers();
+        }
+
+        /** Whether the right version leaves more or fewer rolls. */
+        public boolean leavesOthers() {
+            return rollsLeft == null || rollsLeftRight == null
+                    ? !Objects.equals(rollsLeft, rollsLeftRight)
+                    : Math.abs(rollsLeft - rollsLeftRight) > HARDLY_ANY_ROLL;
+        }
+    }
 
     /** The batch has no final rinse. */
     record FinalRinseMissing() implements RunRemark {}

@@ -1,5 +1,6 @@
 package mezcla.batch;
 
+import java.time.ZoneOffset;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowable;
@@ -33,7 +34,7 @@ import org.testng.annotations.Test;
 
 /** The log as far as it was read: the same as the whole, whatever was read when. */
 public class LogBookTest {
-    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300, ZoneOffset.UTC);
 
     private static final int HOUSES = 40;
 

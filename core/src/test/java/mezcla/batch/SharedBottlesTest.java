@@ -1,5 +1,6 @@
 package mezcla.batch;
 
+import java.time.ZoneOffset;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
@@ -45,7 +46,7 @@ import org.testng.annotations.Test;
 
 /** What several people do to the same bottles: runs under way, renewals, guests, moves, corrections. */
 public class SharedBottlesTest {
-    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300, ZoneOffset.UTC);
 
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private TestLog log;

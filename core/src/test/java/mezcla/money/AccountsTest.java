@@ -1,5 +1,6 @@
 package mezcla.money;
 
+import java.time.ZoneOffset;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
@@ -38,7 +39,7 @@ import org.testng.annotations.Test;
 
 /** Accounts add up to the cent, whatever happens in whatever order. */
 public class AccountsTest {
-    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300, ZoneOffset.UTC);
 
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private static final List<String> MEMBERS = List.of("Devi", "Ines", "Saoirse", "Tomasz");

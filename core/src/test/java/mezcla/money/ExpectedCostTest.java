@@ -1,5 +1,6 @@
 package mezcla.money;
 
+import java.time.ZoneOffset;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -23,7 +24,7 @@ import org.testng.annotations.Test;
 
 /** What a batch will have cost, what it did cost, and the house's side of it. */
 public class ExpectedCostTest {
-    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300, ZoneOffset.UTC);
 
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
 
@@ -75,7 +76,7 @@ public class ExpectedCostTest {
         ExpectedCost small = ExpectedCost.of(
                         batch,
                         minor(4000),
-                        new PrintedLimits(bath -> bath, 300),
+                        new PrintedLimits(bath -> bath, 300, ZoneOffset.UTC),
                         OptionalDouble.empty(),
                         TestLog.day(1))
                 .orElseThrow();
@@ -83,7 +84,7 @@ public class ExpectedCostTest {
         ExpectedCost large = ExpectedCost.of(
                         batch,
                         minor(4000),
-                        new PrintedLimits(bath -> bath, 600),
+                        new PrintedLimits(bath -> bath, 600, ZoneOffset.UTC),
                         OptionalDouble.empty(),
                         TestLog.day(1))
                 .orElseThrow();

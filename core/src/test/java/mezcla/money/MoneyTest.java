@@ -1,5 +1,6 @@
 package mezcla.money;
 
+import java.time.ZoneOffset;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
@@ -25,7 +26,7 @@ import org.joda.money.Money;
 import org.testng.annotations.Test;
 
 public class MoneyTest {
-    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300, ZoneOffset.UTC);
 
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private final Random random = new Random(7);

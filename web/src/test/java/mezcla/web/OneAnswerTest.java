@@ -90,7 +90,7 @@ public class OneAnswerTest extends DemoApplicationTest {
 
     private static String label(String labels, String bath) {
         for (String each : labels.split("<article class=\"bottle-label\"")) {
-            if (each.contains(">" + bath + ", ")) {
+            if (each.contains("<span>" + bath + "</span></h2>")) {
                 return each;
             }
         }
@@ -311,7 +311,7 @@ public class OneAnswerTest extends DemoApplicationTest {
         }
         assertThat(page("/shelf", "ines")).contains("Leaflet mistyped");
         assertThat(label(page("/batches/" + batch.id() + "/labels", "ines"), "Developer"))
-                .contains("By a mistyped leaflet");
+                .contains("Mistyped leaflet");
         assertThat(page("/leaflets/" + rightId + "/switch", "ines"))
                 .contains("still go")
                 .doesNotContain("Switch all of them");

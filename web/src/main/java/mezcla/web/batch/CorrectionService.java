@@ -99,6 +99,13 @@ public class CorrectionService implements Revising {
      * @param batches each batch with a bath that goes by another one
      */
     public record Switching(long id, int version, String name, String reason, List<Correction> batches) {
+        /** How many bottles that are, in words. */
+        public String howMany() {
+            return bottles() == 1
+                    ? "One bottle still goes"
+                    : Figures.sentence(Figures.number(bottles())) + " bottles still go";
+        }
+
         /** How many bottles that are. */
         public int bottles() {
             return batches.stream().mapToInt(batch -> batch.baths().size()).sum();

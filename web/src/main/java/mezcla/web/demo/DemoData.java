@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.Iterator;
@@ -101,7 +102,7 @@ import org.springframework.transaction.annotation.Transactional;
 class DemoData implements ApplicationRunner {
     private static final CurrencyUnit NZD = CurrencyUnit.of("NZD");
     private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
-    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300);
+    private static final PrintedLimits PRINTED = new PrintedLimits(bath -> bath, 300, ZoneOffset.UTC);
     private static final double SMALL_TANK_ML = 300;
     private static final long SLIDE_MINOR = 650;
     private static final FilmProcess CINE = FilmProcess.CINE_NEGATIVE;

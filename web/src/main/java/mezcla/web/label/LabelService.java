@@ -120,10 +120,8 @@ public class LabelService {
                 house.name(),
                 "Batch %d, %s".formatted(batch.id(), batch.mixed().name()),
                 fill.bath().role().letters(),
-                "%s, %s"
-                        .formatted(
-                                fill.bath().role().name(),
-                                Figures.within(fill.leaflet().process().name())),
+                fill.bath().role().name(),
+                Figures.within(fill.leaflet().process().name()),
                 Figures.ml(fill.mixed().volumeMl()),
                 "Mixed %s%s%s"
                         .formatted(
@@ -135,7 +133,7 @@ public class LabelService {
                 boxes(limits),
                 fill.corrected() == null
                         ? MixtureWords.of(fill.mixture())
-                        : "By a mistyped leaflet: read its batch before use",
+                        : "Mistyped leaflet: see its batch",
                 cautions(fill.leaflet(), fill.bath()),
                 WasteRoute.of(fill.bath().role()).words() + ". Read local rules first.",
                 code,
@@ -190,6 +188,7 @@ public class LabelService {
                 "Kit %d, %s".formatted(kit.id(), leaflet.name()),
                 bath.role().letters(),
                 part.part().name(),
+                "",
                 Figures.amount(decanted.amount() / decanted.vials(), part.part().unit()),
                 "Decanted " + Figures.dayAndYear(decanted.at(), house.timeZone()),
                 "Concentrate, vial %d of %d".formatted(vial, decanted.vials()),

@@ -10,6 +10,7 @@ import mezcla.web.drawing.QrDrawing;
  * @param batch the batch, with its name
  * @param letters the bath's letters
  * @param bath the bath in words
+ * @param process what film it is for; empty for a concentrate
  * @param volume how much it was
  * @param mixed when and by whom
  * @param limits what is printed about how long it lasts
@@ -27,6 +28,7 @@ public record LabelView(
         String batch,
         String letters,
         String bath,
+        String process,
         String volume,
         String mixed,
         String limits,

@@ -131,7 +131,8 @@ public class HouseAccounts {
     /** What is printed for batches, with what stands in for what their sheets leave out. */
     @Transactional(readOnly = true)
     public PrintedLimits printed() {
-        return new PrintedLimits(houses.standIns()::over, planning.nextRoll().tankMl());
+        return new PrintedLimits(
+                houses.standIns()::over, planning.nextRoll().tankMl(), houses.house().timeZone());
     }
 
     /**

@@ -213,7 +213,7 @@ public final class WaysOut {
         return BatchCost.of(
                         book.state().batch(plan.batch().id()),
                         FillCosts.of(book.state()),
-                        new PrintedLimits(question.judging().standIns()::over, question.tankMl()))
+                        new PrintedLimits(question.judging().standIns()::over, question.tankMl(), question.zone()))
                 .flatMap(BatchCost::atPrintedCapacity);
     }
 

@@ -45,6 +45,9 @@ final class WarmWords {
     private static String blend(HouseWater.Drawn drawn) {
         return drawn.source() == HouseWater.Source.COLD_TAP
                 ? "all of it cold."
-                : "%s hot and %s cold.".formatted(Figures.ml(drawn.hotMl()), Figures.ml(drawn.coldMl()));
+                : "%s hot and %s cold."
+                        .formatted(
+                                Figures.ml(Math.round(drawn.hotMl())),
+                                Figures.ml(Math.round(drawn.hotMl() + drawn.coldMl()) - Math.round(drawn.hotMl())));
     }
 }

@@ -39,7 +39,6 @@ public final class ObjectionWords {
     private static final Properties SENTENCES = read();
 
     private static final double HARDLY_ANY_ML = 0.05;
-    private static final double HARDLY_ANY_ROLL = 0.005;
 
     private ObjectionWords() {}
 
@@ -163,7 +162,7 @@ public final class ObjectionWords {
         }
         Double left = remark.rollsLeft();
         Double right = remark.rollsLeftRight();
-        if (right != null && (left == null || Math.abs(right - left) > HARDLY_ANY_ROLL)) {
+        if (right != null && remark.leavesOthers()) {
             figures.add("%s left instead of %s"
                     .formatted(Figures.countOfRolls(right), left == null ? "no limit" : Figures.rolls(left)));
         }
