@@ -11,6 +11,7 @@ import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
+import mezcla.log.RunLogged;
 import mezcla.measure.Slack;
 
 /**
@@ -47,8 +48,19 @@ public record PrintedLimits(UnaryOperator<Bath> standingIn, double tankMl, ZoneI
         return OptionalDouble.of(own
                 + batch.replaced().stream()
                         .filter(old -> old.bath().role().equals(fill.bath().role()))
-                        .mapToDouble(FillState::rolls)
+                        .mapToDouble(old -> done(batch, old))
                         .sum());
+    }
+
+    /** Roll equivalents that a fill did; a one-shot keeps no count of its own, because it does not wear. */
+    private static double done(BatchState batch, FillState fill) {
+        return fill.bath().oneShot() == null
+                ? fill.rolls()
+                : fill.mixedRolls()
+                        + batch.runs().stream()
+                                .filter(run -> run.baths().stream().anyMatch(bath -> bath.fillId() == fill.id()))
+                                .mapToDouble(RunLogged::equivalents)
+                                .sum();
     }
 
     /**

@@ -132,6 +132,7 @@ public class HistoriesTest extends DemoApplicationTest {
     private String wall = "";
     private String calendar = "";
     private int revisions;
+    private double before;
     private final Map<String, Map<String, Double>> limits = new LinkedHashMap<>();
     private final List<Ran> runs = new ArrayList<>();
     private final List<Long> undoable = new ArrayList<>();
@@ -246,6 +247,11 @@ public class HistoriesTest extends DemoApplicationTest {
         runs.clear();
         undoable.clear();
         choose(List.of("LEAFLET", "CAREFUL", "STRETCH").get(random.nextInt(3)));
+        before = 0;
+        if (random.nextInt(4) == 0) {
+            takeOver(sheet, id);
+            return;
+        }
         double most = Math.min(sheet.makesMl(), 1150);
         double volume = Math.round(330 + random.nextDouble() * (most - 330));
         double partsFor = random.nextInt(3) == 0
@@ -278,6 +284,93 @@ public class HistoriesTest extends DemoApplicationTest {
                             bottles.get(bath.key()).capacityMl()));
         }
         compare("mixed");
+    }
+
+    /** It stood there half used before the house had a log. */
+    private void takeOver(Leaflet sheet, long id) throws Exception {
+        double volume = Math.round(400 + random.nextInt(400));
+        before = 1 + random.nextInt(5);
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("leaflet", Long.toString(id));
+        typed.put("rolls", Figures.plain(before, 0));
+        typed.put("cost", "40.00");
+        typed.put("name", "History");
+        typed.put("mixed", now().atZone(HOUSE).toLocalDate().minusDays(1 + random.nextInt(12)).toString());
+        Map<String, Bottle> bottles = new LinkedHashMap<>();
+        for (var bath : sheet.baths()) {
+            Bottle bottle = newBottle();
+            bottles.put(bath.key(), bottle);
+            typed.put("bottles[" + bath.key() + "]", Long.toString(bottle.id()));
+            typed.put("volumes[" + bath.key() + "]", Figures.plain(volume, 0) + " ml");
+        }
+        MockHttpServletResponse answer = send("/adoptions", typed);
+        assertThat(answer.getRedirectedUrl()).as(answer.getContentAsString()).isNotNull();
+        batch = Long.parseLong(answer.getRedirectedUrl().replaceAll("\\D+", ""));
+        Instant at = log.state().batch(batch).mixedAt();
+        for (var bath : sheet.baths()) {
+            AtomicReference<Leaflet> governed = new AtomicReference<>(sheet);
+            governing.add(governed);
+            plain.add(at, 0, baths -> {
+                PlainBath stood = new PlainBath(
+                        governed.get().bath(bath.key()),
+                        at,
+                        volume,
+                        1,
+                        Objects.requireNonNull(bottles.get(bath.key())).capacityMl());
+                stood.takenOverWith(before);
+                baths.put(bath.key(), stood);
+            });
+        }
+        compare("taken over");
+    }
+
+    /** A load for this evening: the same time, and poured when the run's own page says. */
+    private String evening() throws Exception {
+        RunPlan answer = planning.nextRoll(log.state().batch(batch));
+        if (!answer.fits()) {
+            return "no load";
+        }
+        String query = othersPlan(answer).replaceFirst("^[^?]*\\?", "");
+        Map<String, String> typed = new LinkedHashMap<>();
+        for (String each : query.split("&")) {
+            typed.put(each.replaceFirst("=.*$", ""), each.replaceFirst("^[^=]*=", ""));
+        }
+        typed.remove("formKey");
+        typed.put("seen", Long.toString(row()));
+        if (!sent("/batches/" + batch + "/loads", typed)) {
+            return "load refused";
+        }
+        String page = read("/evening").replace('\u00a0', ' ');
+        String time = answer.imageDeveloper().orElseThrow().shown().orElseThrow().toString();
+        assertThat(page).as("evening").contains(">" + time + "</span>");
+        String run = read(othersPlan(answer)).replace('\u00a0', ' ');
+        java.util.regex.Matcher pour =
+                java.util.regex.Pattern.compile("pour at ([0-9]{2}:[0-9]{2})").matcher(run);
+        if (pour.find()) {
+            assertThat(page).as("poured when the run says").contains("Load 1, " + pour.group(1));
+        }
+        java.util.regex.Matcher drop =
+                java.util.regex.Pattern.compile("/evening/loads/[0-9]+/drops").matcher(page);
+        assertThat(drop.find()).isTrue();
+        assertThat(sent(drop.group(), Map.of())).isTrue();
+        return "evening";
+    }
+
+    private String othersPlan(RunPlan answer) {
+        Tank tank = houses.tanks().stream()
+                .map(each -> each.moved(
+                        answer.question().tank().turning() ? Movement.ROTARY : Movement.PRINTED))
+                .filter(each -> each.asUsed().equals(answer.question().tank()))
+                .findFirst()
+                .orElseThrow();
+        return ("/batches/%d/run?film[0].count=1&film[0].format=135-36&film[0].owner=Tomasz&push=0&tank=%d&movement=%s"
+                        + "&madeFor=%s&formKey=%s")
+                .formatted(
+                        batch,
+                        tank.id(),
+                        tank.turning() ? "ROTARY" : "PRINTED",
+                        plain.leaflet.process().key(),
+                        UUID.randomUUID());
     }
 
     private java.util.function.Consumer<Map<String, PlainBath>> mixing(
@@ -359,8 +452,10 @@ public class HistoriesTest extends DemoApplicationTest {
     }
 
     private String step(int dice) throws Exception {
-        if (dice < 34) {
+        if (dice < 32) {
             return run(dice % 4 == 0);
+        } else if (dice < 34) {
+            return evening();
         } else if (dice < 36) {
             return breakBottle();
         } else if (dice < 38) {
@@ -897,11 +992,6 @@ public class HistoriesTest extends DemoApplicationTest {
         double rolls = developer.rolls + developer.earlier;
         double print = plain.printedRolls(baths);
         BigDecimal total = accounts.spending(batch).orElseThrow().cost().total().getAmount();
-        Tank tank = houses.tanks().stream()
-                .map(each -> each.moved(answer.question().tank().turning() ? Movement.ROTARY : Movement.PRINTED))
-                .filter(each -> each.asUsed().equals(answer.question().tank()))
-                .findFirst()
-                .orElseThrow();
         PagesRead read = new PagesRead(address -> {
             try {
                 return read(address);
@@ -919,14 +1009,7 @@ public class HistoriesTest extends DemoApplicationTest {
                 partsLeft(),
                 wall,
                 calendar,
-                ("/batches/%d/run?film[0].count=1&film[0].format=135-36&film[0].owner=Tomasz&push=0&tank=%d&movement=%s"
-                                + "&madeFor=%s&formKey=%s")
-                        .formatted(
-                                batch,
-                                tank.id(),
-                                tank.turning() ? "ROTARY" : "PRINTED",
-                                plain.leaflet.process().key(),
-                                UUID.randomUUID())));
+                othersPlan(answer)));
         assertThat(read.read()).containsAll(PagesRead.wanted());
     }
 

@@ -45,6 +45,8 @@ final class PlainBath {
     private final Map<Integer, Instant> ranAt = new LinkedHashMap<>();
     private final List<double[]> spells = new ArrayList<>();
     private final List<double[]> path = new ArrayList<>();
+    private double begunN;
+    private double begunRolls;
     private Instant from;
 
     PlainBath(Bath sheet, Instant at, double volumeMl, double strength, double bottleMl) {
@@ -166,14 +168,24 @@ final class PlainBath {
             return rolls + (limit - n) / perRoll();
         }
         double reached = 0;
-        double[] before = {0, 0};
+        double[] before = {begunN, begunRolls};
         for (double[] after : path) {
             if (before[0] < limit && after[0] >= limit) {
                 reached = before[1] + (limit - before[0]) / (after[0] - before[0]) * (after[1] - before[1]);
             }
             before = after;
         }
-        return reached;
+        return reached > 0 ? reached : rolls + (limit - n) / perRoll();
+    }
+
+    /** What it had done before it was taken over wears it as if it had gone through what stood there. */
+    void takenOverWith(double equivalents) {
+        rolls = equivalents;
+        if (!oneShot()) {
+            n = equivalents * sheet.capacityForMl() / chemistry;
+            begunRolls = rolls;
+            begunN = n;
+        }
     }
 
     void move(Instant at, String newAir, double celsius, double newLight) {

@@ -164,7 +164,7 @@ public class BenchJourneyTest {
         }
         bram.getByRole(AriaRole.LINK, byName("Labels")).click();
         assertThat(bram.locator(".bottle-label")).hasCount(2);
-        assertThat(bram.locator(".bottle-label").first()).containsText("2.7–3.3 rolls or 28–42 days");
+        assertThat(bram.locator(".bottle-label").first()).containsText("2.67–3.33 rolls or 28–42 days");
         Browser.assertAccessible(bram);
         bram.goBack();
         space(bram, "**/batches/*");
