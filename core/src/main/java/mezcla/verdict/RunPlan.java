@@ -208,9 +208,8 @@ public record RunPlan(
                             bath.verdict().rollsLeft(),
                             by.verdict().rollsLeft())));
         }
-        List<RunRemark.LeafletMistyped> different = mistyped.stream()
-                .filter(RunRemark.LeafletMistyped::isDifferent)
-                .toList();
+        List<RunRemark.LeafletMistyped> different =
+                mistyped.stream().filter(RunRemark.LeafletMistyped::isDifferent).toList();
         remarks.addAll(different.isEmpty() ? mistyped.stream().limit(1).toList() : different);
     }
 

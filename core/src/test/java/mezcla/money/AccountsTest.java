@@ -1,8 +1,8 @@
 package mezcla.money;
 
-import java.time.ZoneOffset;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

@@ -1,5 +1,6 @@
 package mezcla.web.shelf;
 
+import java.util.stream.Stream;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -104,12 +105,15 @@ public record CrateView(
     /** A batch on a full board, in a line. */
     static ShelfView.Line line(RunPlan plan) {
         String time = time(plan);
+        String inUse = inUse(plan);
         return new ShelfView.Line(
                 plan.batch().id(),
                 plan.batch().mixed().name(),
                 StateWords.key(plan),
                 StateWords.of(plan),
-                time == null ? because(plan) : time + " · " + because(plan),
+                Stream.of(time == null ? "" : time, inUse, because(plan))
+                        .filter(words -> !words.isEmpty())
+                        .collect(Collectors.joining(" · ")),
                 plan.fits());
     }
 

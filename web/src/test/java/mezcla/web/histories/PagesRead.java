@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import mezcla.leaflet.Unit;
 import mezcla.measure.ProcessingTime;
 import mezcla.verdict.FillLimits;
 import mezcla.verdict.RunPlan;
@@ -55,7 +56,7 @@ final class PagesRead {
             Map<String, PlainBath> baths,
             Optional<String> soFar,
             Optional<String> atPrint,
-            Map<Long, Map<String, String>> parts,
+            Map<Long, Map<String, double[]>> parts,
             String wall,
             String calendar,
             String othersPlan) {
@@ -242,10 +243,25 @@ final class PagesRead {
         asked.parts().forEach((kit, parts) -> {
             String own = words(page.apply("/kits/" + kit));
             parts.forEach((name, left) -> {
-                assertThat(own).as("%s: kit %d, %s", asked.when(), kit, name).contains(">" + left + " of ");
-                assertThat(cupboard).as("%s: cupboard, %s", asked.when(), name).contains(">" + left + " of ");
+                String figure = "%s: kit %d, %s".formatted(asked.when(), kit, name);
+                assertThat(own).as(figure).containsPattern(either(left));
+                assertThat(cupboard).as(figure + " in the cupboard").containsPattern(either(left));
             });
         });
+    }
+
+    /** A figure on the edge between two roundings may be written either way. */
+    private static String either(double[] left) {
+        Unit unit = Unit.values()[(int) left[1]];
+        return ">(%s|%s|%s) of "
+                .formatted(
+                        written(left[0], unit),
+                        written(Math.max(0, left[0] - 1e-6), unit),
+                        written(left[0] + 1e-6, unit));
+    }
+
+    private static String written(double amount, Unit unit) {
+        return Pattern.quote(Figures.amount(amount, unit).replaceFirst("\u00a0.*", ""));
     }
 
     private void cost(Asked asked) {

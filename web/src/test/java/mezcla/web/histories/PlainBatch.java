@@ -230,6 +230,9 @@ final class PlainBatch {
             if (bath.strong) {
                 codes.add("strong-mix");
             }
+            if (bath.oldParts) {
+                codes.add("old-parts");
+            }
         }
         if (bath.oneShot() && bath.volume < bath.sheet.oneShot().stockFor(285) - SLACK) {
             codes.add("used-up");

@@ -31,6 +31,7 @@ final class PlainBath {
     double earlier;
     boolean weak;
     boolean strong;
+    boolean oldParts;
     boolean everGood;
     boolean everBad;
     String look = "";
