@@ -68,7 +68,7 @@ public sealed interface RunRemark extends Objection {
 
         /** Whether the right version leaves more or fewer rolls. */
         public boolean leavesOthers() {
-            return rollsLeft == null || rollsLeftRight == null
+            return (rollsLeft == null || rollsLeftRight == null)
                     ? !Objects.equals(rollsLeft, rollsLeftRight)
                     : Math.abs(rollsLeft - rollsLeftRight) > HARDLY_ANY_ROLL;
         }

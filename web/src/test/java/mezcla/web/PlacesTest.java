@@ -152,9 +152,10 @@ public class PlacesTest extends DemoApplicationTest {
         assertThat(batch.fills()).extracting(BatchView.Fill::time).containsExactly("3:45", "7:20", "1:00");
         BatchView.Cost cost = batch.cost();
         assertThat(cost).isNotNull();
-        assertThat(cost.expected()).as("it goes by demand, which counts the weeks").matches("3\\.5[0-9]");
-        assertThat(cost)
-                .isEqualTo(new BatchView.Cost("NZ$61.30", "", "8.76", "3.41", cost.expected(), "NZ$"));
+        assertThat(cost.expected())
+                .as("it goes by demand, which counts the weeks")
+                .matches("3\\.5[0-9]");
+        assertThat(cost).isEqualTo(new BatchView.Cost("NZ$61.30", "", "8.76", "3.41", cost.expected(), "NZ$"));
         assertThat(batch.log()).hasSize(6);
         assertThat(batch.log().get(2).what().replace('\u00a0', ' '))
                 .isEqualTo("Developer: film came out thin (slides: dark)");

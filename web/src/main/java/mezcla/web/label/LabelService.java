@@ -131,9 +131,7 @@ public class LabelService {
                 LimitWords.limits(limits, house.timeZone()),
                 LimitWords.dates(limits),
                 boxes(limits),
-                fill.corrected() == null
-                        ? MixtureWords.of(fill.mixture())
-                        : "Mistyped leaflet: see its batch",
+                fill.corrected() == null ? MixtureWords.of(fill.mixture()) : "Mistyped leaflet: see its batch",
                 cautions(fill.leaflet(), fill.bath()),
                 WasteRoute.of(fill.bath().role()).words() + ". Read local rules first.",
                 code,

@@ -132,7 +132,9 @@ public class HouseAccounts {
     @Transactional(readOnly = true)
     public PrintedLimits printed() {
         return new PrintedLimits(
-                houses.standIns()::over, planning.nextRoll().tankMl(), houses.house().timeZone());
+                houses.standIns()::over,
+                planning.nextRoll().tankMl(),
+                houses.house().timeZone());
     }
 
     /**

@@ -1,9 +1,9 @@
 package mezcla.web.shelf;
 
-import java.util.stream.Stream;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.log.RunStarted;

@@ -42,12 +42,12 @@ final class WarmWords {
                 .toList();
     }
 
+    /** The parts are rounded so that they add up to the whole. */
     private static String blend(HouseWater.Drawn drawn) {
+        double hotMl = Math.rint(drawn.hotMl());
+        double coldMl = Math.rint(drawn.hotMl() + drawn.coldMl()) - hotMl;
         return drawn.source() == HouseWater.Source.COLD_TAP
                 ? "all of it cold."
-                : "%s hot and %s cold."
-                        .formatted(
-                                Figures.ml(Math.round(drawn.hotMl())),
-                                Figures.ml(Math.round(drawn.hotMl() + drawn.coldMl()) - Math.round(drawn.hotMl())));
+                : "%s hot and %s cold.".formatted(Figures.ml(hotMl), Figures.ml(coldMl));
     }
 }

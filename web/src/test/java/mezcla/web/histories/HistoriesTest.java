@@ -6,9 +6,6 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
-import mezcla.leaflet.Part;
-import java.util.Set;
-import java.util.HashSet;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Clock;
@@ -17,6 +14,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,12 +22,14 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.IntStream;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Part;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
 import mezcla.leaflet.WasteRoute;
@@ -301,7 +301,12 @@ public class HistoriesTest extends DemoApplicationTest {
         typed.put("rolls", Figures.plain(before, 0));
         typed.put("cost", "40.00");
         typed.put("name", "History");
-        typed.put("mixed", now().atZone(HOUSE).toLocalDate().minusDays(1 + random.nextInt(12)).toString());
+        typed.put(
+                "mixed",
+                now().atZone(HOUSE)
+                        .toLocalDate()
+                        .minusDays(1 + random.nextInt(12))
+                        .toString());
         Map<String, Bottle> bottles = new LinkedHashMap<>();
         for (var bath : sheet.baths()) {
             Bottle bottle = newBottle();
@@ -347,7 +352,8 @@ public class HistoriesTest extends DemoApplicationTest {
             return "load refused";
         }
         String page = read("/evening").replace('\u00a0', ' ');
-        String time = answer.imageDeveloper().orElseThrow().shown().orElseThrow().toString();
+        String time =
+                answer.imageDeveloper().orElseThrow().shown().orElseThrow().toString();
         assertThat(page).as("evening").contains(">" + time + "</span>");
         String run = read(othersPlan(answer)).replace('\u00a0', ' ');
         java.util.regex.Matcher pour =
@@ -364,8 +370,7 @@ public class HistoriesTest extends DemoApplicationTest {
 
     private String othersPlan(RunPlan answer) {
         Tank tank = houses.tanks().stream()
-                .map(each -> each.moved(
-                        answer.question().tank().turning() ? Movement.ROTARY : Movement.PRINTED))
+                .map(each -> each.moved(answer.question().tank().turning() ? Movement.ROTARY : Movement.PRINTED))
                 .filter(each -> each.asUsed().equals(answer.question().tank()))
                 .findFirst()
                 .orElseThrow();
@@ -431,7 +436,9 @@ public class HistoriesTest extends DemoApplicationTest {
                 String role = bath.role().key();
                 days = Math.min(
                         days,
-                        role.endsWith("developer") ? 180 : role.startsWith("bleach") || role.equals("fixer") ? 365 : 730);
+                        role.endsWith("developer")
+                                ? 180
+                                : role.startsWith("bleach") || role.equals("fixer") ? 365 : 730);
             }
         }
         boolean inVials = decanted.contains(kit + key);
@@ -449,7 +456,9 @@ public class HistoriesTest extends DemoApplicationTest {
                         .filter(take -> take.kit() == kit && take.part().equals(part.key()))
                         .mapToDouble(Take::amount)
                         .sum();
-                parts.put(part.name(), new double[] {Math.max(0, part.amount() - used), part.unit().ordinal()});
+                parts.put(part.name(), new double[] {
+                    Math.max(0, part.amount() - used), part.unit().ordinal()
+                });
             }
             left.put(kit, parts);
         }
@@ -742,8 +751,7 @@ public class HistoriesTest extends DemoApplicationTest {
         double most = Objects.requireNonNull(wrong.bath(key).capacity()).max();
         String file = leaflets.file(leaflets.idOf(wrong));
         double other = most > 30 ? most - 12 : most + 1 + revisions % 3;
-        String right = file.replaceFirst(
-                "(\"capacity\" : \\{[^}]*\"max\" : )" + most, "$1" + other);
+        String right = file.replaceFirst("(\"capacity\" : \\{[^}]*\"max\" : )" + most, "$1" + other);
         if (right.equals(file)) {
             return "nothing mistyped";
         }
