@@ -22,6 +22,7 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.Caution;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.Bottle;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.ProcessingTime;
@@ -106,6 +107,13 @@ public class LabelService {
                 .toList();
     }
 
+    /** What went into the bottle: no more than it holds. */
+    private static double bottledMl(FillState fill) {
+        double mixed = fill.mixed().volumeMl();
+        Bottle bottle = fill.mixed().bottle();
+        return bottle.cameFull() ? mixed : Math.min(mixed, bottle.capacityMl());
+    }
+
     private static String maker(LogBook book, FillState fill) {
         return book.making(fill.id()).map(row -> row.stamp().who()).orElse("");
     }
@@ -122,7 +130,7 @@ public class LabelService {
                 fill.bath().role().letters(),
                 fill.bath().role().name(),
                 Figures.within(fill.leaflet().process().name()),
-                Figures.ml(fill.mixed().volumeMl()),
+                Figures.ml(bottledMl(fill)),
                 "Mixed %s%s%s"
                         .formatted(
                                 Figures.dayAndYear(fill.mixedAt(), house.timeZone()),

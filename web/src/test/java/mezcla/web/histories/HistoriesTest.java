@@ -72,7 +72,8 @@ import org.testng.annotations.Test;
 
 /**
  * Random histories through the real pages, by a clock that turns, beside a second, plain computation from docs/RULES.md. A
- * small share of them belongs to every test; the system property {@code mezcla.histories} says how many.
+ * small share of them belongs to every test; the system property {@code mezcla.histories} says how many,
+ * {@code mezcla.histories.from} which is the first.
  */
 @Import(HistoriesTest.TurningClock.class)
 public class HistoriesTest extends DemoApplicationTest {
@@ -162,7 +163,10 @@ public class HistoriesTest extends DemoApplicationTest {
     @DataProvider
     public Iterator<Object[]> seeds() {
         int many = Integer.getInteger("mezcla.histories", USUAL_HISTORIES);
-        return IntStream.range(0, many).mapToObj(seed -> new Object[] {seed}).iterator();
+        int from = Integer.getInteger("mezcla.histories.from", 0);
+        return IntStream.range(from, from + many)
+                .mapToObj(seed -> new Object[] {seed})
+                .iterator();
     }
 
     @Test(dataProvider = "seeds")

@@ -11,6 +11,7 @@ import mezcla.processing.RunTime;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.SinceLastRun;
 import mezcla.web.words.Figures;
+import mezcla.web.words.MixtureWords;
 import mezcla.web.words.ObjectionWords;
 import mezcla.web.words.OneShotWords;
 import mezcla.web.words.ReasonWords;
@@ -149,6 +150,10 @@ public record RunView(
         if (time.flags().contains(RunTime.Flag.TEMPERATURE_ESTIMATE)) {
             factors.add("× %s for the temperature (estimate, nothing is printed)"
                     .formatted(Figures.plain(time.temperatureFactor(), 2)));
+        }
+        String mixture = MixtureWords.of(planned.fill().mixture());
+        if (!mixture.isEmpty()) {
+            factors.add(Figures.within(mixture));
         }
         if (planned.fill().bath().oneShot() != null) {
             factors.add(OneShotWords.mixed(planned));
