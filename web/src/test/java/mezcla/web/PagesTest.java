@@ -393,6 +393,23 @@ public class PagesTest extends DemoApplicationTest {
                 .andExpect(content().string(containsString("18 rolls done")));
     }
 
+    /** A ticked fill may be named by its place in the list, with gaps, and nothing breaks. */
+    @Test
+    public void aTickedFillMayBeNamedByItsPlace() throws Exception {
+        int before = rows();
+        long fill = log.state().batch(4).fills().get(0).id();
+        pages.perform(post("/batches/4/discards")
+                        .with(csrf())
+                        .with(user(bram))
+                        .param("formKey", newKey())
+                        .param("fills[2]", fill + "")
+                        .param("routes[" + fill + "]", "DEVELOPERS")
+                        .param("reason", ""))
+                .andExpect(status().isUnprocessableContent())
+                .andExpect(content().string(containsString("Type why")));
+        assertThat(rows()).isEqualTo(before);
+    }
+
     @DataProvider
     public Object[][] nowhere() {
         return new Object[][] {

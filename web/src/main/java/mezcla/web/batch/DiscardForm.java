@@ -1,25 +1,27 @@
 package mezcla.web.batch;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import mezcla.leaflet.WasteRoute;
 
 /** What a steward typed to discard fills, as it was typed. */
 public class DiscardForm {
-    private List<Long> fills = List.of();
+    private List<Long> fills = new ArrayList<>();
     private Map<Long, String> routes = new HashMap<>();
     private String reason = "";
     private String formKey = "";
 
-    /** The fills that were ticked. */
+    /** The fills that were ticked, each by its own name or by its place in the list. */
     public List<Long> getFills() {
         return fills;
     }
 
     public void setFills(List<Long> fills) {
-        this.fills = fills;
+        this.fills = new ArrayList<>(fills);
     }
 
     /** Where each goes, by fill. */
@@ -50,7 +52,9 @@ public class DiscardForm {
     /** Where each ticked fill goes; others unless chosen. */
     Map<Long, String> chosen() {
         Map<Long, String> chosen = new LinkedHashMap<>();
-        fills.forEach(fill -> chosen.put(fill, routes.getOrDefault(fill, WasteRoute.OTHERS.name())));
+        fills.stream()
+                .filter(Objects::nonNull)
+                .forEach(fill -> chosen.put(fill, routes.getOrDefault(fill, WasteRoute.OTHERS.name())));
         return chosen;
     }
 }
