@@ -36,6 +36,7 @@ public final class Figures {
     private static final int HALF_MARK_DECIMALS = 3;
     private static final int US_DECIMALS = 2;
     private static final int OUNCE_DECIMALS = 5;
+    private static final int SUM_DECIMALS = 9;
 
     private Figures() {}
 
@@ -121,10 +122,16 @@ public final class Figures {
         return plain(amount, decimals) + "\u00a0" + symbol;
     }
 
+    /** A half goes up, also one that a long sum has left a trace below its half. */
+    private static BigDecimal rounded(double value, int decimals) {
+        return BigDecimal.valueOf(value)
+                .setScale(SUM_DECIMALS, RoundingMode.HALF_UP)
+                .setScale(decimals, RoundingMode.HALF_UP);
+    }
+
     /** A number without idle zeros behind the point, and with a thin space between thousands. */
     public static String plain(double value, int decimals) {
-        BigDecimal rounded = BigDecimal.valueOf(value).setScale(decimals, RoundingMode.HALF_UP);
-        BigDecimal stripped = rounded.stripTrailingZeros();
+        BigDecimal stripped = rounded(value, decimals).stripTrailingZeros();
         String text = (stripped.scale() < 0 ? stripped.setScale(0) : stripped).toPlainString();
         String whole = text.contains(".") ? text.substring(0, text.indexOf('.')) : text;
         return whole.length() < 5 ? text : text.replaceAll("(?<=[0-9])(?=(?:[0-9]{3})+(?![0-9]))", "\u202f");
@@ -185,9 +192,7 @@ public final class Figures {
     public static String celsius(double celsius) {
         double degrees =
                 Units.shown() == Units.US ? Temperature.ofCelsius(celsius).fahrenheit() : celsius;
-        return BigDecimal.valueOf(degrees).setScale(1, RoundingMode.HALF_UP).toPlainString()
-                + "\u00a0"
-                + Units.shown().temperatureName();
+        return rounded(degrees, 1).toPlainString() + "\u00a0" + Units.shown().temperatureName();
     }
 
     /** A temperature in whole degrees of the page's scale, without its name, as it stands at an axis. */
