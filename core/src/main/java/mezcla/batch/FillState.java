@@ -156,39 +156,19 @@ public record FillState(
 
     /** The same fill under another sheet. */
     public FillState governedBy(Leaflet sheet) {
-        return new FillState(
-                id,
-                mixed,
-                sheet,
-                mixedAt,
-                about,
-                volumeMl,
-                countedMl,
-                chemistryMl,
-                rolls,
-                scaledRolls,
-                trimPercent,
-                mixture,
-                outcome,
-                inspection,
-                bar,
-                discarded,
-                kept,
-                inUse,
-                spells,
-                signs,
-                path,
-                seenAt,
-                overrides,
-                corrected);
+        return by(sheet, corrected);
     }
 
     /** The same fill, with how it would stand by the version of its leaflet that is right. */
     FillState withCorrected(FillState right) {
+        return by(leaflet, right);
+    }
+
+    private FillState by(Leaflet sheet, @Nullable FillState right) {
         return new FillState(
                 id,
                 mixed,
-                leaflet,
+                sheet,
                 mixedAt,
                 about,
                 volumeMl,

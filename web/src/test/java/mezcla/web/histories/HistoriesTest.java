@@ -680,6 +680,13 @@ public class HistoriesTest extends DemoApplicationTest {
 
     private String renew() throws Exception {
         FillState fill = fill();
+        return freshBath(fill, Map.of("route", WasteRoute.of(fill.bath().role()).name()))
+                ? "fresh bath"
+                : "fresh bath refused";
+    }
+
+    /** One bath is mixed afresh from the last kit, in a bottle of its own. */
+    private boolean freshBath(FillState fill, Map<String, String> whereTheOldGoes) throws Exception {
         double ml = 330 + random.nextInt(200);
         Bottle bottle = newBottle();
         Map<String, String> typed = new LinkedHashMap<>();
@@ -687,17 +694,17 @@ public class HistoriesTest extends DemoApplicationTest {
         typed.put("kit", Long.toString(kits.get(2)));
         typed.put("volume", Figures.plain(ml, 0) + " ml");
         typed.put("bottle", Long.toString(bottle.id()));
-        typed.put("route", WasteRoute.of(fill.bath().role()).name());
         typed.put("read", "true");
+        typed.putAll(whereTheOldGoes);
         if (!sent("/batches/" + batch + "/renewals", typed)) {
-            return "fresh bath refused";
+            return false;
         }
         Instant at = rowAt();
         boolean old = take(kits.get(2), fill.mixed().bathKey(), ml, ml);
         plain.add(at, 0, mixing(fill.mixed().bathKey(), at, ml, ml, bottle.capacityMl()));
         plain.add(at, 0, baths -> Objects.requireNonNull(baths.get(fill.mixed().bathKey())).oldParts = old);
         undoable.clear();
-        return "fresh bath";
+        return true;
     }
 
     /** A bottle breaks, and its bath is mixed afresh at once. */
@@ -711,20 +718,7 @@ public class HistoriesTest extends DemoApplicationTest {
         }
         assertThat(log.state().fill(fill.id()).discarded()).isNotNull();
         assertThat(read("/wall/" + wall)).doesNotContain(fill.bottle().label() + " at 3:");
-        double ml = 330 + random.nextInt(200);
-        Bottle bottle = newBottle();
-        Map<String, String> typed = new LinkedHashMap<>();
-        typed.put("bath", fill.mixed().bathKey());
-        typed.put("kit", Long.toString(kits.get(2)));
-        typed.put("volume", Figures.plain(ml, 0) + " ml");
-        typed.put("bottle", Long.toString(bottle.id()));
-        typed.put("read", "true");
-        assertThat(sent("/batches/" + batch + "/renewals", typed)).isTrue();
-        Instant at = rowAt();
-        boolean old = take(kits.get(2), fill.mixed().bathKey(), ml, ml);
-        plain.add(at, 0, mixing(fill.mixed().bathKey(), at, ml, ml, bottle.capacityMl()));
-        plain.add(at, 0, baths -> Objects.requireNonNull(baths.get(fill.mixed().bathKey())).oldParts = old);
-        undoable.clear();
+        assertThat(freshBath(fill, Map.of())).isTrue();
         return "broken bottle";
     }
 
