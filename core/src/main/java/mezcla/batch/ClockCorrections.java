@@ -24,9 +24,7 @@ public final class ClockCorrections {
     /** The corrections among rows that were not voided. */
     public static ClockCorrections of(Collection<? extends LogEntry> rows) {
         Set<Long> voided = Voiding.voided(List.copyOf(rows));
-        return new ClockCorrections(rows.stream()
-                .filter(ClockCorrected.class::isInstance)
-                .map(ClockCorrected.class::cast)
+        return new ClockCorrections(LogEntry.only(List.copyOf(rows), ClockCorrected.class)
                 .filter(row -> !voided.contains(row.stamp().sequence()))
                 .toList());
     }

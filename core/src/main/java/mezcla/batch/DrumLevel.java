@@ -6,8 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import mezcla.leaflet.BathRole;
-import mezcla.log.DrumCollected;
-import mezcla.log.FillsDiscarded;
 import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
@@ -39,13 +37,8 @@ public record DrumLevel(Drum drum, double levelMl) {
     }
 
     private static void pour(LogEntry row, Map<Long, Double> levels) {
-        if (row instanceof DrumCollected collected) {
-            levels.put(collected.drumId(), 0.0);
-        } else if (row instanceof FillsDiscarded gone) {
-            gone.fills().stream()
-                    .filter(fill -> fill.drumId() != null)
-                    .forEach(fill -> levels.merge(fill.drumId(), fill.volumeMl(), Double::sum));
-        }
+        row.drumEmptied().ifPresent(drum -> levels.put(drum, 0.0));
+        row.pouredIntoDrums().forEach((drum, ml) -> levels.merge(drum, ml, Double::sum));
     }
 
     /** Whether it is time to have it collected: four fifths full. */

@@ -82,13 +82,8 @@ final class Folding implements EntryVisitor<Runnable> {
     static Folding of(Collection<LogEntry> inOrder) {
         Folding folding = new Folding();
         for (LogEntry entry : inOrder) {
-            if (entry instanceof RunLogged run && run.started() != null) {
-                folding.startsOver.add(run.started());
-            } else if (entry instanceof RunCalledOff off) {
-                folding.startsOver.add(off.started());
-            } else if (entry instanceof LeafletCorrected corrected) {
-                corrected.fillIds().forEach(fill -> folding.correctedLeaflets.put(fill, corrected.leaflet()));
-            }
+            entry.ends().ifPresent(folding.startsOver::add);
+            folding.correctedLeaflets.putAll(entry.leafletsFromTheFirstDay());
         }
         return folding;
     }

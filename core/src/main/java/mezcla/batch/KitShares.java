@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
 
 /** What fills took of each kit's value, in the order of recording: money once given is never dealt out anew. */
@@ -20,15 +19,12 @@ final class KitShares {
         log.stream()
                 .sorted(Comparator.comparingLong(entry -> entry.stamp().sequence()))
                 .forEach(entry -> {
-                    if (entry instanceof EntryVoided gone) {
-                        LogEntry voided = rows.get(gone.voided());
-                        if (voided != null) {
-                            add(shares, voided, gone.stamp().sequence(), true);
-                        }
-                    } else {
-                        rows.put(entry.stamp().sequence(), entry);
-                        add(shares, entry, entry.stamp().sequence(), false);
-                    }
+                    entry.voids()
+                            .map(rows::get)
+                            .ifPresent(
+                                    voided -> add(shares, voided, entry.stamp().sequence(), true));
+                    rows.put(entry.stamp().sequence(), entry);
+                    add(shares, entry, entry.stamp().sequence(), false);
                 });
         return shares;
     }

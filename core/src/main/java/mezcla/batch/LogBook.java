@@ -108,9 +108,7 @@ public final class LogBook {
             all.add(entry);
             tying.add(entry, tiedBy(entry, all));
             entry.fillsMade().forEach(fill -> made.put(fill.fillId(), entry));
-            if (entry instanceof EntryVoided voiding) {
-                gone.put(voiding.voided(), voiding);
-            }
+            entry.voiding().ifPresent(row -> gone.put(row.voided(), row));
             if (entry.touches().stream().anyMatch(each -> each.kind() == Subject.Kind.DRUM)) {
                 poured.add(entry);
             }
@@ -274,12 +272,9 @@ public final class LogBook {
     /** The row with which a kit came, voided or not; empty where none did. */
     public Optional<KitArrived> arrival(long kitId) {
         Strand strand = strands.get(Subject.kit(kitId));
-        return (strand == null ? List.<LogEntry>of() : strand.rows)
-                .stream()
-                        .filter(KitArrived.class::isInstance)
-                        .map(KitArrived.class::cast)
-                        .filter(kit -> kit.kitId() == kitId)
-                        .findFirst();
+        return LogEntry.only(strand == null ? List.of() : strand.rows, KitArrived.class)
+                .filter(kit -> kit.kitId() == kitId)
+                .findFirst();
     }
 
     /** The rows about waste, voided or not, in the order of recording. */

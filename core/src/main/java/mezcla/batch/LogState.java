@@ -8,8 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 import mezcla.leaflet.Leaflet;
-import mezcla.log.EntryVoided;
-import mezcla.log.LeafletCorrected;
 import mezcla.log.LogEntry;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
@@ -81,8 +79,8 @@ public record LogState(
      */
     public static LogState foldUntil(Collection<LogEntry> log, Instant when) {
         return fold(log.stream()
-                .filter(entry -> entry instanceof EntryVoided
-                        || entry instanceof LeafletCorrected
+                .filter(entry -> entry.voids().isPresent()
+                        || !entry.leafletsFromTheFirstDay().isEmpty()
                         || !entry.foldedAt().isAfter(when))
                 .toList());
     }

@@ -10,16 +10,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import mezcla.log.BathRenewed;
-import mezcla.log.EntryGroup;
 import mezcla.log.EntryVoided;
-import mezcla.log.FillMoved;
-import mezcla.log.FillShared;
-import mezcla.log.FillsDiscarded;
-import mezcla.log.HouseDecided;
+import mezcla.log.InBottle;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
-import mezcla.log.PartMoved;
 import mezcla.log.Stamp;
 import mezcla.log.Subject;
 import mezcla.measure.Refusal;
@@ -36,10 +30,7 @@ public final class Voiding {
 
     /** The sequences of the rows of a log that do not count. */
     public static Set<Long> voided(Collection<LogEntry> log) {
-        return log.stream()
-                .filter(EntryVoided.class::isInstance)
-                .map(entry -> ((EntryVoided) entry).voided())
-                .collect(Collectors.toSet());
+        return log.stream().flatMap(entry -> entry.voids().stream()).collect(Collectors.toSet());
     }
 
     /**
@@ -59,17 +50,16 @@ public final class Voiding {
         if (voiding.voided.contains(sequence)) {
             throw Refusal.of(new BatchObjection.AlreadyVoid());
         }
-        if (entry instanceof EntryVoided) {
-            throw Refusal.of(new BatchObjection.VoidIsFinal());
-        }
-        if (entry instanceof HouseDecided) {
-            throw Refusal.of(new BatchObjection.UndoneWhereDecided());
+        switch (entry.voidable()) {
+            case FINAL -> throw Refusal.of(new BatchObjection.VoidIsFinal());
+            case WHERE_DECIDED -> throw Refusal.of(new BatchObjection.UndoneWhereDecided());
+            case YES -> {}
         }
         List<LogEntry> dependents = voiding.dependingOn(entry);
         if (!dependents.isEmpty()) {
             throw Refusal.of(new BatchObjection.LaterEntriesDepend(dependents));
         }
-        if (entry instanceof FillsDiscarded || entry instanceof FillMoved) {
+        if (entry.freesBottles()) {
             voiding.refuseSharedBottles(entry);
         }
     }
@@ -96,7 +86,7 @@ public final class Voiding {
             throw Refusal.of(new BatchObjection.LaterEntriesDepend(log.stream()
                     .filter(later -> !voided.contains(later.stamp().sequence()) && later != entry)
                     .filter(later -> Collections.disjoint(later.fillsConcerned(), entry.fillsConcerned()))
-                    .filter(later -> bottlesTaken(later).anyMatch(taken -> shared.contains(taken.bottleId())))
+                    .filter(later -> later.bottlesTaken().stream().anyMatch(taken -> shared.contains(taken.bottleId())))
                     .toList()));
         }
     }
@@ -123,16 +113,9 @@ public final class Voiding {
         if (later.stamp().sequence() < entry.stamp().sequence()) {
             return false;
         }
-        if (entry instanceof PartMoved moved) {
-            return needed.contains(Subject.kit(moved.toKitId()));
-        }
-        if (entry instanceof FillShared shared) {
-            return later.kind().group() == EntryGroup.RUNS
-                    && needed.contains(Subject.batch(shared.batchId()))
-                    && needed.contains(Subject.fill(shared.fillId()));
-        }
-        return (entry instanceof FillsDiscarded || entry instanceof FillMoved)
-                && (tookABottleThatWasFreed(later, entry) || tookAPlaceInTheBatch(later, entry));
+        return entry.supports(later)
+                || (entry.freesBottles() && tookABottleThatWasFreed(later, entry))
+                || (entry.freesPlaces() && tookAPlaceInTheBatch(later, entry));
     }
 
     /** A fill that came back from a voided discard or move would find its bottle full. */
@@ -142,36 +125,17 @@ public final class Voiding {
                 .filter(before -> before.stamp().sequence() < entry.stamp().sequence())
                 .filter(before -> !voided.contains(before.stamp().sequence()))
                 .sorted(Comparator.comparingLong(before -> before.stamp().sequence()))
-                .flatMap(Voiding::bottlesTaken)
+                .flatMap(before -> before.bottlesTaken().stream())
                 .filter(taken -> concerned.contains(taken.fillId()))
-                .collect(Collectors.toMap(Taken::fillId, Taken::bottleId, (earlier, last) -> last));
-        return bottlesTaken(later).anyMatch(taken -> lastBottles.containsValue(taken.bottleId()))
+                .collect(Collectors.toMap(InBottle::fillId, InBottle::bottleId, (earlier, last) -> last));
+        return later.bottlesTaken().stream().anyMatch(taken -> lastBottles.containsValue(taken.bottleId()))
                 && !later.fillsConcerned().equals(concerned);
-    }
-
-    private record Taken(long fillId, long bottleId) {}
-
-    private static Stream<Taken> bottlesTaken(LogEntry entry) {
-        return entry instanceof FillMoved moved
-                ? Stream.of(new Taken(moved.fillId(), moved.bottle().id()))
-                : entry.fillsMade().stream()
-                        .map(fill -> new Taken(fill.fillId(), fill.bottle().id()));
     }
 
     /** A fill that came back from a voided discard would find another one in its place. */
     private boolean tookAPlaceInTheBatch(LogEntry later, LogEntry entry) {
-        if (!(entry instanceof FillsDiscarded gone)) {
-            return false;
-        }
-        if (later instanceof BathRenewed renewed && renewed.batchId() == gone.batchId()) {
-            return made(gone)
-                    .anyMatch(fill -> fill.bathKey().equals(renewed.fill().bathKey()));
-        }
-        if (later instanceof FillShared shared && shared.batchId() == gone.batchId()) {
-            return made(shared).anyMatch(guest -> made(gone)
-                    .anyMatch(fill -> fill.bath().role().equals(guest.bath().role())));
-        }
-        return false;
+        return later.batchNamed().equals(entry.batchNamed())
+                && made(later).anyMatch(own -> made(entry).anyMatch(gone -> later.takesPlaceOf(gone, own)));
     }
 
     private Stream<MixedFill> made(LogEntry about) {

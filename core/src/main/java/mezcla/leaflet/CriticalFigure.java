@@ -167,11 +167,11 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
             if (timing.printsTolerance()) {
                 addAll(key, "", Kind.TOLERANCE, List.of(timing.leastC(), timing.mostC()));
             }
-            if (timing.exhaustion() instanceof Exhaustion.PerRoll perRoll) {
-                add(key, "", Kind.PER_ROLL, perRoll.percent());
-            } else if (timing.exhaustion() instanceof Exhaustion.Steps steps) {
-                addAll(key, "", Kind.BANDS, bandFigures(steps));
-            }
+            timing.exhaustion()
+                    .tell(
+                            () -> {},
+                            percent -> add(key, "", Kind.PER_ROLL, percent),
+                            steps -> addAll(key, "", Kind.BANDS, bandFigures(steps)));
             addAll(key, "", Kind.PUSH, pushFigures(timing.push()));
             addAll(key, "", Kind.TABLE, tableFigures(timing.temperatureTable()));
             PrintedMovement movement = bath.movement();
@@ -240,8 +240,8 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
                 movement.kind().name());
     }
 
-    private static List<Double> bandFigures(Exhaustion.Steps steps) {
-        return steps.steps().stream()
+    private static List<Double> bandFigures(List<Exhaustion.Step> steps) {
+        return steps.stream()
                 .flatMap(step -> DoubleStream.of(step.upTo(), step.seconds()).boxed())
                 .toList();
     }
@@ -330,7 +330,7 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
                 rangeFigures(
                         SheetLines.tolerance(text, leaflet.bath(bath).timing().atC(), scale));
             case PER_ROLL -> List.of(SheetLines.percent(text));
-            case BANDS -> bandFigures(SheetLines.bands(text).steps());
+            case BANDS -> bandFigures(SheetLines.bands(text).steps().steps());
             case PUSH ->
                 pushFigures(SheetLines.pushes(
                         text, leaflet.bath(bath).timing().printed().seconds()));

@@ -1,19 +1,49 @@
 package mezcla.leaflet;
 
 import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.DoubleConsumer;
+import java.util.function.DoubleFunction;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import mezcla.measure.Refusal;
 
 /** How a leaflet lengthens a time as a bath is used (rules, 4.2). */
 public sealed interface Exhaustion {
+    /**
+     * What it comes to, by its kind.
+     *
+     * @param fixed where the time stays the same
+     * @param perRoll takes the percent of the base time a roll
+     * @param steps takes the list, one line at least
+     */
+    <T> T by(Supplier<T> fixed, DoubleFunction<T> perRoll, Function<List<Step>, T> steps);
+
+    /** The same for what only has to be done. */
+    default void tell(Runnable fixed, DoubleConsumer perRoll, Consumer<List<Step>> steps) {
+        Runnable told = by(() -> fixed, percent -> () -> perRoll.accept(percent), list -> () -> steps.accept(list));
+        told.run();
+    }
+
     /** The time stays the same as long as the bath is good. */
-    record Fixed() implements Exhaustion {}
+    record Fixed() implements Exhaustion {
+        @Override
+        public <T> T by(Supplier<T> fixed, DoubleFunction<T> perRoll, Function<List<Step>, T> steps) {
+            return fixed.get();
+        }
+    }
 
     /**
      * So many percent more for every roll already done.
      *
      * @param percent percent of the base time a roll
      */
-    record PerRoll(double percent) implements Exhaustion {}
+    record PerRoll(double percent) implements Exhaustion {
+        @Override
+        public <T> T by(Supplier<T> fixed, DoubleFunction<T> perRoll, Function<List<Step>, T> steps) {
+            return perRoll.apply(percent);
+        }
+    }
 
     /**
      * A list of times by the number of the roll.
@@ -33,6 +63,11 @@ public sealed interface Exhaustion {
                             new LeafletObjection.StepsOutOfOrder(steps.get(i).upTo()));
                 }
             }
+        }
+
+        @Override
+        public <T> T by(Supplier<T> fixed, DoubleFunction<T> perRoll, Function<List<Step>, T> listed) {
+            return listed.apply(steps);
         }
     }
 

@@ -214,24 +214,7 @@ public final class LeafletCheck {
                 add(Code.TABLE_CONTRADICTS, bath, null, point.seconds(), timing.baseSeconds());
             }
         }
-        if (timing.exhaustion() instanceof Exhaustion.Steps list) {
-            List<Exhaustion.Step> steps = list.steps();
-            double last = steps.get(steps.size() - 1).upTo();
-            Range capacity = bath.capacity();
-            if (capacity != null && Slack.exceeds(capacity.max(), last)) {
-                add(Code.CAPACITY_BEYOND_STEPS, bath, null, capacity.max(), last);
-            }
-            for (int i = 1; i < steps.size(); i++) {
-                if (steps.get(i).seconds() < steps.get(i - 1).seconds()) {
-                    add(
-                            Code.STEPS_FALL,
-                            bath,
-                            null,
-                            steps.get(i).upTo(),
-                            steps.get(i - 1).upTo());
-                }
-            }
-        }
+        timing.exhaustion().tell(() -> {}, percent -> {}, steps -> lengthening(bath, steps));
         double off = Math.max(timing.mostC() - timing.atC(), timing.atC() - timing.leastC());
         if (bath.role().isDeveloper() && Slack.exceeds(off, MOST_OF_A_DEVELOPER_C)) {
             add(Code.DEVELOPER_TOLERANCE, bath, null, off, MOST_OF_A_DEVELOPER_C);
@@ -245,6 +228,24 @@ public final class LeafletCheck {
                         null,
                         table.get(i).c(),
                         table.get(i - 1).c());
+            }
+        }
+    }
+
+    private void lengthening(Bath bath, List<Exhaustion.Step> steps) {
+        double last = steps.get(steps.size() - 1).upTo();
+        Range capacity = bath.capacity();
+        if (capacity != null && Slack.exceeds(capacity.max(), last)) {
+            add(Code.CAPACITY_BEYOND_STEPS, bath, null, capacity.max(), last);
+        }
+        for (int i = 1; i < steps.size(); i++) {
+            if (steps.get(i).seconds() < steps.get(i - 1).seconds()) {
+                add(
+                        Code.STEPS_FALL,
+                        bath,
+                        null,
+                        steps.get(i).upTo(),
+                        steps.get(i - 1).upTo());
             }
         }
     }

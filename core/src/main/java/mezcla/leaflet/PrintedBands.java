@@ -74,10 +74,10 @@ public record PrintedBands(List<Band> bands) {
     }
 
     /** The bands that steps stand for, each beginning with the next roll. */
-    public static PrintedBands of(Exhaustion.Steps steps) {
+    public static PrintedBands of(List<Exhaustion.Step> steps) {
         List<Band> bands = new ArrayList<>();
         double from = 1;
-        for (Exhaustion.Step step : steps.steps()) {
+        for (Exhaustion.Step step : steps) {
             bands.add(new Band(Math.min(from, step.upTo()), step.upTo(), step.seconds()));
             from = step.upTo() + 1;
         }

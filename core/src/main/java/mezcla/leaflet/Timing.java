@@ -97,11 +97,12 @@ public record Timing(
                 leastC,
                 mostC,
                 printsTolerance,
-                exhaustion instanceof Exhaustion.Steps listed
-                        ? new Exhaustion.Steps(listed.steps().stream()
+                exhaustion.by(
+                        () -> exhaustion,
+                        percent -> exhaustion,
+                        steps -> new Exhaustion.Steps(steps.stream()
                                 .map(step -> new Exhaustion.Step(step.upTo(), step.seconds() * scale))
-                                .toList())
-                        : exhaustion,
+                                .toList())),
                 push,
                 temperatureTable.stream()
                         .map(at -> new TimeAt(at.c(), at.seconds() * scale))

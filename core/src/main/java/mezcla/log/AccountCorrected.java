@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import java.util.Optional;
 import org.joda.money.Money;
 
 /**
@@ -13,6 +14,17 @@ import org.joda.money.Money;
  */
 public record AccountCorrected(Stamp stamp, String account, Money amount, boolean writtenOff, String reason)
         implements AboutMoney {
+    @Override
+    public Optional<String> accountConcerned() {
+        return Optional.of(account);
+    }
+
+    @Override
+    public Optional<AccountMove> accountMove() {
+        return Optional.of(new AccountMove(
+                account, writtenOff ? AccountMove.What.WRITTEN_OFF : AccountMove.What.CORRECTED, amount));
+    }
+
     @Override
     public EntryKind kind() {
         return EntryKind.ACCOUNT_CORRECTED;

@@ -54,6 +54,12 @@ public record BatchMixed(Stamp stamp, long batchId, String name, List<MixedFill>
     }
 
     @Override
+    public boolean holdsAmount() {
+        return fills.stream()
+                .anyMatch(fill -> fill.before() != null && fill.before().cost() != null);
+    }
+
+    @Override
     public EntryKind kind() {
         return EntryKind.BATCH_MIXED;
     }

@@ -32,6 +32,11 @@ public record BathRenewed(Stamp stamp, long batchId, MixedFill fill) implements 
     }
 
     @Override
+    public boolean takesPlaceOf(MixedFill gone, MixedFill own) {
+        return own.bathKey().equals(gone.bathKey());
+    }
+
+    @Override
     public EntryKind kind() {
         return EntryKind.BATH_RENEWED;
     }

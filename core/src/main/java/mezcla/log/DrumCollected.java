@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -29,6 +30,11 @@ public record DrumCollected(
     @Override
     public Set<Subject> restsOn() {
         return Set.of();
+    }
+
+    @Override
+    public Optional<Long> drumEmptied() {
+        return Optional.of(drumId);
     }
 
     @Override

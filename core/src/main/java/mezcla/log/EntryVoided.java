@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -18,6 +19,16 @@ public record EntryVoided(Stamp stamp, long voided, String reason) implements Lo
     @Override
     public Set<Subject> restsOn() {
         return Set.of();
+    }
+
+    @Override
+    public Optional<EntryVoided> voiding() {
+        return Optional.of(this);
+    }
+
+    @Override
+    public Voidable voidable() {
+        return Voidable.FINAL;
     }
 
     @Override

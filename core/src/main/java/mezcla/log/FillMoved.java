@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -13,6 +14,16 @@ import org.jspecify.annotations.Nullable;
  */
 public record FillMoved(Stamp stamp, long fillId, Bottle bottle, @Nullable Place place, AirKept air)
         implements OfOneFill {
+    @Override
+    public List<InBottle> bottlesTaken() {
+        return List.of(new InBottle(fillId, bottle.id()));
+    }
+
+    @Override
+    public boolean freesBottles() {
+        return true;
+    }
+
     @Override
     public EntryKind kind() {
         return EntryKind.FILL_MOVED;

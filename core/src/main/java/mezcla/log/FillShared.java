@@ -21,6 +21,16 @@ public record FillShared(Stamp stamp, long batchId, long fillId) implements OfOn
     }
 
     @Override
+    public boolean supports(LogEntry later) {
+        return later.kind().group() == EntryGroup.RUNS && later.restsOn().containsAll(restsOn());
+    }
+
+    @Override
+    public boolean takesPlaceOf(MixedFill gone, MixedFill own) {
+        return own.bath().role().equals(gone.bath().role());
+    }
+
+    @Override
     public EntryKind kind() {
         return EntryKind.FILL_SHARED;
     }

@@ -1,6 +1,8 @@
 package mezcla.log;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -25,6 +27,27 @@ public record FillsDiscarded(Stamp stamp, long batchId, List<DiscardedFill> fill
     @Override
     public Set<Subject> restsOn() {
         return Subject.all(Set.of(Subject.batch(batchId)), Subject.fillsOf(fills, DiscardedFill::fillId));
+    }
+
+    @Override
+    public Map<Long, Double> pouredIntoDrums() {
+        Map<Long, Double> poured = new HashMap<>();
+        for (DiscardedFill fill : fills) {
+            if (fill.drumId() != null) {
+                poured.merge(fill.drumId(), fill.volumeMl(), Double::sum);
+            }
+        }
+        return poured;
+    }
+
+    @Override
+    public boolean freesBottles() {
+        return true;
+    }
+
+    @Override
+    public boolean freesPlaces() {
+        return true;
     }
 
     @Override

@@ -1,6 +1,7 @@
 package mezcla.log;
 
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -31,6 +32,11 @@ public record FilmDropped(
     @Override
     public Set<Subject> makes() {
         return touches();
+    }
+
+    @Override
+    public Optional<FilmDropped> filmLeft() {
+        return Optional.of(this);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package mezcla.log;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -24,6 +25,11 @@ public record FilmHandled(Stamp stamp, List<Long> filmIds, FilmStage stage) impl
     @Override
     public Set<Subject> restsOn() {
         return touches();
+    }
+
+    @Override
+    public Optional<FilmHandled> filmHandled() {
+        return Optional.of(this);
     }
 
     @Override

@@ -58,6 +58,11 @@ public record HouseDecided(
     }
 
     @Override
+    public Voidable voidable() {
+        return Voidable.WHERE_DECIDED;
+    }
+
+    @Override
     public EntryKind kind() {
         return EntryKind.HOUSE_DECIDED;
     }

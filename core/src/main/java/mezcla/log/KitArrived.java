@@ -1,6 +1,8 @@
 package mezcla.log;
 
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
@@ -75,6 +77,11 @@ public record KitArrived(
     @Override
     public Set<Subject> makes() {
         return Set.of(Subject.kit(kitId));
+    }
+
+    @Override
+    public Optional<KitPayment> kitPayment() {
+        return Optional.of(new KitPayment(kitId, Objects.requireNonNullElse(bought.paidBy(), Roll.HOUSE), landed()));
     }
 
     @Override

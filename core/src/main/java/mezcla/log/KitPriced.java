@@ -1,5 +1,7 @@
 package mezcla.log;
 
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -31,6 +33,11 @@ public record KitPriced(
     @Override
     public Set<Subject> restsOn() {
         return touches();
+    }
+
+    @Override
+    public Optional<KitPayment> kitPayment() {
+        return Optional.of(new KitPayment(kitId, Objects.requireNonNullElse(paidBy, Roll.HOUSE), landed()));
     }
 
     @Override

@@ -1,7 +1,10 @@
 package mezcla.log;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import mezcla.leaflet.Leaflet;
 
 /**
@@ -26,6 +29,11 @@ public record LeafletCorrected(Stamp stamp, List<Long> fillIds, Leaflet leaflet,
     @Override
     public Set<Subject> restsOn() {
         return touches();
+    }
+
+    @Override
+    public Map<Long, Leaflet> leafletsFromTheFirstDay() {
+        return fillIds.stream().distinct().collect(Collectors.toMap(Function.identity(), fill -> leaflet));
     }
 
     @Override

@@ -17,6 +17,11 @@ public record LimitOverridden(Stamp stamp, long fillId, List<String> limits, Str
     }
 
     @Override
+    public List<String> limitsPassed() {
+        return limits;
+    }
+
+    @Override
     public EntryKind kind() {
         return EntryKind.LIMIT_OVERRIDDEN;
     }

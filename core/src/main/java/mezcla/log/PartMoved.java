@@ -23,6 +23,11 @@ public record PartMoved(Stamp stamp, long kitId, String part, long toKitId, doub
     }
 
     @Override
+    public boolean supports(LogEntry later) {
+        return later.restsOn().contains(Subject.kit(toKitId));
+    }
+
+    @Override
     public EntryKind kind() {
         return EntryKind.PART_MOVED;
     }

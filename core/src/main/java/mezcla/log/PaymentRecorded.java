@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import java.util.Optional;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 
@@ -12,6 +13,16 @@ import org.jspecify.annotations.Nullable;
  * @param note how, or what for; null for nothing
  */
 public record PaymentRecorded(Stamp stamp, String account, Money amount, @Nullable String note) implements AboutMoney {
+    @Override
+    public Optional<String> accountConcerned() {
+        return Optional.of(account);
+    }
+
+    @Override
+    public Optional<AccountMove> accountMove() {
+        return Optional.of(new AccountMove(account, AccountMove.What.PAID, amount));
+    }
+
     @Override
     public EntryKind kind() {
         return EntryKind.PAYMENT_RECORDED;

@@ -1,5 +1,6 @@
 package mezcla.log;
 
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -18,6 +19,11 @@ public record RunCalledOff(Stamp stamp, long started, String reason) implements 
     @Override
     public Set<Subject> restsOn() {
         return touches();
+    }
+
+    @Override
+    public Optional<Long> ends() {
+        return Optional.of(started);
     }
 
     @Override

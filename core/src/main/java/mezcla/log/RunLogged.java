@@ -2,6 +2,7 @@ package mezcla.log;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -92,6 +93,16 @@ public record RunLogged(
     @Override
     public Set<Subject> restsOn() {
         return touches();
+    }
+
+    @Override
+    public Optional<Long> ends() {
+        return Optional.ofNullable(started);
+    }
+
+    @Override
+    public boolean holdsAmount() {
+        return !charges.isEmpty();
     }
 
     @Override

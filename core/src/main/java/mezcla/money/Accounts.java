@@ -19,14 +19,10 @@ import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
-import mezcla.log.AccountCorrected;
+import mezcla.log.AccountMove;
 import mezcla.log.Charge;
-import mezcla.log.EntryVoided;
-import mezcla.log.FillsDiscarded;
-import mezcla.log.KitArrived;
-import mezcla.log.KitPriced;
+import mezcla.log.KitPayment;
 import mezcla.log.LogEntry;
-import mezcla.log.PaymentRecorded;
 import mezcla.log.Roll;
 import mezcla.log.RunLogged;
 import mezcla.log.Subject;
@@ -136,11 +132,11 @@ public final class Accounts {
         private final LogBook book;
         private final List<AccountLine> lines = new ArrayList<>();
         private final Map<Long, List<AccountLine>> byEntry = new HashMap<>();
-        private final Map<Long, List<KitPayment>> kits = new HashMap<>();
+        private final Map<Long, List<Paid>> kits = new HashMap<>();
         private final Set<Long> gone = new HashSet<>();
 
         /** Who had paid how much for a kit, as a row says. */
-        private record KitPayment(long entry, String account, Money amount) {}
+        private record Paid(long entry, KitPayment payment) {}
 
         Rows(LogBook book) {
             this.book = book;
@@ -148,30 +144,24 @@ public final class Accounts {
 
         List<AccountLine> lines() {
             for (LogEntry entry : book.entries()) {
-                if (entry instanceof RunLogged run) {
-                    charges(run);
-                } else if (entry instanceof PaymentRecorded paid) {
-                    add(entry, entry, paid.account(), AccountLine.Kind.PAYMENT, paid.amount(), null);
-                } else if (entry instanceof AccountCorrected corrected) {
-                    add(
-                            entry,
-                            entry,
-                            corrected.account(),
-                            corrected.writtenOff() ? AccountLine.Kind.WRITTEN_OFF : AccountLine.Kind.CORRECTION,
-                            corrected.amount(),
-                            null);
-                } else if (entry instanceof KitArrived kit) {
-                    paid(entry, kit.kitId(), kit.bought().paidBy(), kit.landed());
-                } else if (entry instanceof KitPriced priced) {
-                    paid(entry, priced.kitId(), priced.paidBy(), priced.landed());
-                } else if (entry instanceof EntryVoided voiding && gone.add(voiding.voided())) {
-                    takeBack(voiding);
-                }
+                charges(entry);
+                entry.accountMove()
+                        .ifPresent(move -> add(entry, entry, move.account(), kind(move), move.amount(), null));
+                entry.kitPayment().ifPresent(payment -> paid(entry, payment));
+                entry.voids().filter(gone::add).ifPresent(voided -> takeBack(entry, voided));
             }
             return lines;
         }
 
-        private void charges(RunLogged run) {
+        private static AccountLine.Kind kind(AccountMove move) {
+            return switch (move.what()) {
+                case PAID -> AccountLine.Kind.PAYMENT;
+                case CORRECTED -> AccountLine.Kind.CORRECTION;
+                case WRITTEN_OFF -> AccountLine.Kind.WRITTEN_OFF;
+            };
+        }
+
+        private void charges(LogEntry run) {
             record Group(String account, FilmFormat format) {}
             Map<Group, List<Integer>> groups = new LinkedHashMap<>();
             for (int i = 0; i < run.charges().size(); i++) {
@@ -195,31 +185,31 @@ public final class Accounts {
                         group.account(),
                         AccountLine.Kind.CHARGE,
                         charged.negated(),
-                        run.batchId(),
+                        run.batchNamed().orElseThrow(),
                         null,
                         new AccountLine.Film(group.format(), rolls.size(), equivalents)));
             });
         }
 
         /** What a kit cost stands to whoever paid for it; when that is put right, the difference is a line. */
-        private void paid(LogEntry entry, long kit, @Nullable String by, Money landed) {
-            List<KitPayment> known = kits.computeIfAbsent(kit, id -> new ArrayList<>());
-            KitPayment now = new KitPayment(entry.stamp().sequence(), by == null ? Roll.HOUSE : by, landed);
-            change(entry, kit, last(known), Optional.of(now));
-            known.add(now);
+        private void paid(LogEntry entry, KitPayment payment) {
+            List<Paid> known = kits.computeIfAbsent(payment.kitId(), id -> new ArrayList<>());
+            change(entry, payment.kitId(), last(known, gone), Optional.of(payment));
+            known.add(new Paid(entry.stamp().sequence(), payment));
         }
 
-        private Optional<KitPayment> last(List<KitPayment> known) {
+        private static Optional<KitPayment> last(List<Paid> known, Set<Long> gone) {
             return known.stream()
-                    .filter(payment -> !gone.contains(payment.entry()))
+                    .filter(paid -> !gone.contains(paid.entry()))
+                    .map(Paid::payment)
                     .reduce((earlier, later) -> later);
         }
 
         private void change(LogEntry entry, long kit, Optional<KitPayment> before, Optional<KitPayment> after) {
             Map<String, Money> change = new LinkedHashMap<>();
-            after.ifPresent(payment -> change.merge(payment.account(), payment.amount(), Money::plus));
+            after.ifPresent(payment -> change.merge(payment.account(), payment.landed(), Money::plus));
             before.ifPresent(
-                    payment -> change.merge(payment.account(), payment.amount().negated(), Money::plus));
+                    payment -> change.merge(payment.account(), payment.landed().negated(), Money::plus));
             change.forEach((account, amount) -> {
                 if (!account.equals(Roll.HOUSE)) {
                     add(entry, entry, account, AccountLine.Kind.KIT, amount, kit);
@@ -227,22 +217,16 @@ public final class Accounts {
             });
         }
 
-        private void takeBack(EntryVoided voiding) {
-            LogEntry was = book.find(voiding.voided()).orElse(null);
-            Long kit = was instanceof KitArrived arrived
-                    ? Long.valueOf(arrived.kitId())
-                    : was instanceof KitPriced priced ? Long.valueOf(priced.kitId()) : null;
-            if (was != null && kit != null) {
-                List<KitPayment> known = kits.getOrDefault(kit, List.of());
+        private void takeBack(LogEntry voiding, long voided) {
+            Optional<KitPayment> kit = book.find(voided).flatMap(LogEntry::kitPayment);
+            if (kit.isPresent()) {
+                List<Paid> known = kits.getOrDefault(kit.get().kitId(), List.of());
                 Set<Long> others = new HashSet<>(gone);
-                others.remove(voiding.voided());
-                Optional<KitPayment> before = known.stream()
-                        .filter(payment -> !others.contains(payment.entry()))
-                        .reduce((earlier, later) -> later);
-                change(voiding, kit, before, last(known));
+                others.remove(voided);
+                change(voiding, kit.get().kitId(), last(known, others), last(known, gone));
                 return;
             }
-            for (AccountLine line : List.copyOf(byEntry.getOrDefault(voiding.voided(), List.of()))) {
+            for (AccountLine line : List.copyOf(byEntry.getOrDefault(voided, List.of()))) {
                 AccountLine.Film film = line.film();
                 keep(new AccountLine(
                         voiding.stamp().sequence(),
@@ -309,7 +293,7 @@ public final class Accounts {
             boolean gone = false;
             for (int i = 0; i < rows.size(); i++) {
                 LogEntry row = rows.get(i);
-                gone = gone || (row instanceof FillsDiscarded && concerns(row));
+                gone = gone || (row.freesPlaces() && concerns(row));
                 if (gone && concerns(row)) {
                     makeEven(LogState.fold(rows.subList(0, i + 1)), row, posted, lines);
                 }
@@ -318,7 +302,7 @@ public final class Accounts {
         }
 
         private boolean concerns(LogEntry row) {
-            return row instanceof EntryVoided
+            return row.voids().isPresent()
                     || row.touches().stream().anyMatch(own::contains)
                     || !row.fillsMade().isEmpty();
         }

@@ -6,9 +6,12 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import mezcla.batch.Voiding;
 import mezcla.log.ChargingChosen;
+import mezcla.log.EntryGroup;
 import mezcla.log.EquipmentBought;
 import mezcla.log.LaboratoryPriced;
 import mezcla.log.LogEntry;
@@ -37,25 +40,18 @@ public record HousePrices(
 
     /** Reads a log, whose rows may come in any order; what was voided does not count. */
     public static HousePrices of(Collection<LogEntry> log) {
-        List<LogEntry> about = new ArrayList<>();
-        for (LogEntry entry : log) {
-            if (entry instanceof ChargingChosen
-                    || entry instanceof LaboratoryPriced
-                    || entry instanceof EquipmentBought) {
-                about.add(entry);
-            }
-        }
+        List<LogEntry> about = log.stream()
+                .filter(entry -> entry.kind().group() == EntryGroup.MONEY)
+                .sorted(EARLIEST_FIRST)
+                .collect(Collectors.toCollection(ArrayList::new));
         if (!about.isEmpty()) {
-            var voided = Voiding.voided(log);
+            Set<Long> voided = Voiding.voided(log);
             about.removeIf(entry -> voided.contains(entry.stamp().sequence()));
-            about.sort(EARLIEST_FIRST);
         }
         return new HousePrices(
-                of(about, ChargingChosen.class), of(about, LaboratoryPriced.class), of(about, EquipmentBought.class));
-    }
-
-    private static <T extends LogEntry> List<T> of(List<LogEntry> about, Class<T> kind) {
-        return about.stream().filter(kind::isInstance).map(kind::cast).toList();
+                LogEntry.only(about, ChargingChosen.class).toList(),
+                LogEntry.only(about, LaboratoryPriced.class).toList(),
+                LogEntry.only(about, EquipmentBought.class).toList());
     }
 
     /** What a roll of a process costs at a moment; empty where it is charged what it cost, as long as nothing was chosen. */

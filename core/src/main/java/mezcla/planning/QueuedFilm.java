@@ -12,14 +12,12 @@ import java.util.Set;
 import mezcla.batch.Voiding;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.EntryGroup;
+import mezcla.log.EntryKind;
 import mezcla.log.FilmDropped;
 import mezcla.log.FilmHandled;
 import mezcla.log.FilmStage;
 import mezcla.log.LogEntry;
 import mezcla.log.Roll;
-import mezcla.log.RunCalledOff;
-import mezcla.log.RunLogged;
-import mezcla.log.RunStarted;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -144,7 +142,7 @@ public record QueuedFilm(
      * @param log the rows, in any order: they count by when they happened
      */
     public static List<QueuedFilm> of(Collection<LogEntry> log) {
-        if (log.stream().noneMatch(FilmDropped.class::isInstance)) {
+        if (log.stream().allMatch(entry -> entry.filmLeft().isEmpty())) {
             return List.of();
         }
         Set<Long> voided = Voiding.voided(log);
@@ -160,47 +158,34 @@ public record QueuedFilm(
     }
 
     private static void add(LogEntry entry, Map<Long, QueuedFilm> films) {
-        if (entry instanceof FilmDropped film) {
-            films.putIfAbsent(
-                    film.filmId(),
-                    new QueuedFilm(
-                            film,
-                            film.here() ? Where.WAITS : Where.ANNOUNCED,
-                            null,
-                            null,
-                            null,
-                            film.stamp().happenedAt()));
-        } else if (entry instanceof FilmHandled handled) {
-            handled.filmIds().forEach(id -> films.computeIfPresent(id, (same, film) -> film.handled(handled)));
-        } else if (entry instanceof RunStarted start) {
-            ran(films, start.rolls(), start, start.batchId(), Where.IN_THE_TANK, null);
-        } else if (entry instanceof RunCalledOff off) {
-            back(films, off.started());
-        } else if (entry instanceof RunLogged run) {
-            if (run.started() != null) {
-                back(films, run.started());
-            }
-            ran(films, run.rolls(), run, run.batchId(), Where.HANGS, run.hangs());
-        }
+        entry.filmLeft()
+                .ifPresent(film -> films.putIfAbsent(
+                        film.filmId(),
+                        new QueuedFilm(
+                                film,
+                                film.here() ? Where.WAITS : Where.ANNOUNCED,
+                                null,
+                                null,
+                                null,
+                                film.stamp().happenedAt())));
+        entry.filmHandled().ifPresent(handled -> handled.filmIds()
+                .forEach(id -> films.computeIfPresent(id, (same, film) -> film.handled(handled))));
+        entry.ends().ifPresent(start -> back(films, start));
+        ran(films, entry);
     }
 
-    private static void ran(
-            Map<Long, QueuedFilm> films,
-            List<Roll> rolls,
-            LogEntry run,
-            long batch,
-            Where where,
-            @Nullable String hangs) {
-        for (Roll roll : rolls) {
+    private static void ran(Map<Long, QueuedFilm> films, LogEntry run) {
+        boolean begun = run.kind() == EntryKind.RUN_STARTED;
+        for (Roll roll : run.rolls()) {
             if (roll.queued() != null) {
                 films.computeIfPresent(
                         roll.queued(),
                         (id, film) -> new QueuedFilm(
                                 film.dropped,
-                                where,
+                                begun ? Where.IN_THE_TANK : Where.HANGS,
                                 run.stamp().sequence(),
-                                batch,
-                                hangs,
+                                run.batchNamed().orElse(null),
+                                run.hangs(),
                                 run.stamp().happenedAt()));
             }
         }

@@ -1,11 +1,26 @@
 package mezcla.processing;
 
+import java.util.function.Function;
+import java.util.function.Supplier;
 import mezcla.measure.Refusal;
 
 /** How the tank is moved during a step (rules, section 7). */
 public sealed interface Agitation {
+    /**
+     * What it comes to, by its kind.
+     *
+     * @param continuous where it never rests
+     * @param intervals where it does
+     */
+    <T> T by(Supplier<T> continuous, Function<Intervals, T> intervals);
+
     /** Without a pause, from when the tank is full until pouring out. */
-    record Continuous() implements Agitation {}
+    record Continuous() implements Agitation {
+        @Override
+        public <T> T by(Supplier<T> continuous, Function<Intervals, T> intervals) {
+            return continuous.get();
+        }
+    }
 
     /**
      * At first for a while, then for a moment at regular times.
@@ -26,6 +41,11 @@ public sealed interface Agitation {
             if (!(initialSeconds >= 0 && everySeconds > 0 && forSeconds > 0)) {
                 throw Refusal.of(new ProcessingObjection.AgitationMissing());
             }
+        }
+
+        @Override
+        public <T> T by(Supplier<T> continuous, Function<Intervals, T> intervals) {
+            return intervals.apply(this);
         }
     }
 }

@@ -118,20 +118,21 @@ public record RunTime(
     }
 
     private static double exhausted(Timing timing, double done, double middle, Set<Flag> flags) {
-        if (timing.exhaustion() instanceof Exhaustion.PerRoll perRoll) {
-            return timing.baseSeconds() * (1 + perRoll.percent() / 100 * done);
-        }
-        if (timing.exhaustion() instanceof Exhaustion.Steps listed) {
-            List<Exhaustion.Step> steps = listed.steps();
-            for (Exhaustion.Step step : steps) {
-                if (Slack.reaches(step.upTo(), middle)) {
-                    return step.seconds();
-                }
+        return timing.exhaustion()
+                .by(
+                        timing::baseSeconds,
+                        percent -> timing.baseSeconds() * (1 + percent / 100 * done),
+                        steps -> listed(steps, middle, flags));
+    }
+
+    private static double listed(List<Exhaustion.Step> steps, double middle, Set<Flag> flags) {
+        for (Exhaustion.Step step : steps) {
+            if (Slack.reaches(step.upTo(), middle)) {
+                return step.seconds();
             }
-            flags.add(Flag.PAST_TABLE);
-            return pastTable(steps, middle);
         }
-        return timing.baseSeconds();
+        flags.add(Flag.PAST_TABLE);
+        return pastTable(steps, middle);
     }
 
     private static double pastTable(List<Exhaustion.Step> steps, double middle) {
@@ -145,14 +146,11 @@ public record RunTime(
     }
 
     private static @Nullable Double straddled(Timing timing, double done, double after) {
-        if (timing.exhaustion() instanceof Exhaustion.Steps listed) {
-            return listed.steps().stream()
-                    .map(Exhaustion.Step::upTo)
-                    .filter(upTo -> Slack.exceeds(upTo, done) && Slack.exceeds(after, upTo))
-                    .findFirst()
-                    .orElse(null);
-        }
-        return null;
+        return timing.exhaustion().<List<Exhaustion.Step>>by(List::of, percent -> List.of(), steps -> steps).stream()
+                .map(Exhaustion.Step::upTo)
+                .filter(upTo -> Slack.exceeds(upTo, done) && Slack.exceeds(after, upTo))
+                .findFirst()
+                .orElse(null);
     }
 
     private static double pushed(List<Timing.Push> printed, double stops, ToDoubleFunction<Timing.Push> value) {

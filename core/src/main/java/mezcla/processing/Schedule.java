@@ -127,16 +127,18 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
         }
         List<Cue> cues = new ArrayList<>();
         cues.add(new Cue(0, Cue.Kind.START, null));
-        if (step.agitation() instanceof Agitation.Continuous) {
-            cues.add(new Cue(full, Cue.Kind.AGITATE, out - full));
-        } else if (step.agitation() instanceof Agitation.Intervals intervals) {
-            addIntervals(cues, intervals, full, out);
+        Agitation agitation = step.agitation();
+        if (agitation != null) {
+            cues.addAll(agitation.by(
+                    () -> List.of(new Cue(full, Cue.Kind.AGITATE, out - full)),
+                    intervals -> intervals(intervals, full, out)));
         }
         cues.add(new Cue(out, Cue.Kind.POUR_OUT, null));
         return cues;
     }
 
-    private static void addIntervals(List<Cue> cues, Agitation.Intervals intervals, double full, double out) {
+    private static List<Cue> intervals(Agitation.Intervals intervals, double full, double out) {
+        List<Cue> cues = new ArrayList<>();
         if (intervals.initialSeconds() > 0) {
             cues.add(new Cue(full, Cue.Kind.AGITATE, Math.min(intervals.initialSeconds(), out - full)));
         }
@@ -148,5 +150,6 @@ public record Schedule(List<Timed> steps, double totalSeconds) {
                 cues.add(new Cue(at, Cue.Kind.AGITATE, intervals.forSeconds()));
             }
         }
+        return cues;
     }
 }

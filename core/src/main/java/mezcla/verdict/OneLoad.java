@@ -2,7 +2,6 @@ package mezcla.verdict;
 
 import java.util.Collection;
 import mezcla.log.EntryGroup;
-import mezcla.log.LimitOverridden;
 import mezcla.log.LogEntry;
 
 /** What was passed on purpose for one load: it holds for the next run through the batch, and for no other (rules, 6). */
@@ -10,8 +9,8 @@ public final class OneLoad {
     private OneLoad() {}
 
     /** Whether a row passes what belongs to one load, rather than what belongs to the bath. */
-    public static boolean isPassedBy(LimitOverridden row) {
-        return row.limits().contains(RunObjection.TooMuchFilm.LIMIT);
+    public static boolean isPassedBy(LogEntry row) {
+        return row.limitsPassed().contains(RunObjection.TooMuchFilm.LIMIT);
     }
 
     /**
@@ -22,9 +21,7 @@ public final class OneLoad {
      * @return false where there is no such row, or a run began or was logged since
      */
     public static boolean isPassed(Collection<LogEntry> about, long passed) {
-        boolean there = about.stream()
-                .anyMatch(row ->
-                        row.stamp().sequence() == passed && row instanceof LimitOverridden limit && isPassedBy(limit));
+        boolean there = about.stream().anyMatch(row -> row.stamp().sequence() == passed && isPassedBy(row));
         return there
                 && about.stream()
                         .noneMatch(row ->

@@ -11,6 +11,28 @@ import org.jspecify.annotations.Nullable;
 
 /** What can be done where a batch, or no batch, takes a run as it was asked for (rules, 4.8). Each was planned, and goes. */
 public sealed interface WayOut {
+    /**
+     * Has something to say of every kind of way.
+     *
+     * @param <T> what it says
+     */
+    interface Told<T> {
+        T otherTank(OtherTank way);
+
+        T twoLoads(TwoLoads way);
+
+        T otherBatch(OtherBatch way);
+
+        T toppedUp(ToppedUp way);
+
+        T renewed(Renewed way);
+
+        T freshMix(FreshMix way);
+    }
+
+    /** What somebody says of it, by its kind. */
+    <T> T tell(Told<T> told);
+
     /** The plan to begin with. */
     RunPlan plan();
 
@@ -19,7 +41,12 @@ public sealed interface WayOut {
      *
      * @param plan the run in that tank
      */
-    record OtherTank(RunPlan plan) implements WayOut {}
+    record OtherTank(RunPlan plan) implements WayOut {
+        @Override
+        public <T> T tell(Told<T> told) {
+            return told.otherTank(this);
+        }
+    }
 
     /**
      * The film in two loads, one after the other, through the same batch.
@@ -27,14 +54,24 @@ public sealed interface WayOut {
      * @param plan the first load
      * @param second the second load, through what the first one leaves
      */
-    record TwoLoads(RunPlan plan, RunPlan second) implements WayOut {}
+    record TwoLoads(RunPlan plan, RunPlan second) implements WayOut {
+        @Override
+        public <T> T tell(Told<T> told) {
+            return told.twoLoads(this);
+        }
+    }
 
     /**
      * The same film through another batch of the process, which is good today.
      *
      * @param plan the run through it
      */
-    record OtherBatch(RunPlan plan) implements WayOut {}
+    record OtherBatch(RunPlan plan) implements WayOut {
+        @Override
+        public <T> T tell(Told<T> told) {
+            return told.otherBatch(this);
+        }
+    }
 
     /**
      * The same film, once fresh solution has been added to the baths that do not fill the tank.
@@ -42,7 +79,12 @@ public sealed interface WayOut {
      * @param plan the run afterwards
      * @param added what is added to which
      */
-    record ToppedUp(RunPlan plan, List<Fresh> added) implements WayOut {}
+    record ToppedUp(RunPlan plan, List<Fresh> added) implements WayOut {
+        @Override
+        public <T> T tell(Told<T> told) {
+            return told.toppedUp(this);
+        }
+    }
 
     /**
      * The same film, once the baths that hold it back have been mixed afresh while the rest is sound.
@@ -50,7 +92,12 @@ public sealed interface WayOut {
      * @param plan the run afterwards
      * @param renewed the fills that are replaced, and by how much
      */
-    record Renewed(RunPlan plan, List<Fresh> renewed) implements WayOut {}
+    record Renewed(RunPlan plan, List<Fresh> renewed) implements WayOut {
+        @Override
+        public <T> T tell(Told<T> told) {
+            return told.renewed(this);
+        }
+    }
 
     /**
      * The same film through a batch that is mixed for it.
@@ -59,7 +106,12 @@ public sealed interface WayOut {
      * @param kit what it is mixed from
      * @param volumeMl how much of every bath, in ml
      */
-    record FreshMix(RunPlan plan, KitState kit, double volumeMl) implements WayOut {}
+    record FreshMix(RunPlan plan, KitState kit, double volumeMl) implements WayOut {
+        @Override
+        public <T> T tell(Told<T> told) {
+            return told.freshMix(this);
+        }
+    }
 
     /**
      * Fresh solution for a bath.

@@ -42,7 +42,7 @@ public class SheetLinesTest {
     public void whatIsReadIsWrittenAndReadBack() {
         PrintedBands bands = SheetLines.bands("1-6 3:15\n7-12 3:30");
         assertThat(SheetLines.bands(SheetLines.bands(bands))).isEqualTo(bands);
-        assertThat(PrintedBands.of(bands.steps())).isEqualTo(bands);
+        assertThat(PrintedBands.of(bands.steps().steps())).isEqualTo(bands);
         List<Timing.Push> pushes = SheetLines.pushes("+1 1.25\n−1 0,85\n2 stops ×1.6 wear 1.5", 200);
         assertThat(pushes)
                 .containsExactly(

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collections;
 import java.util.Enumeration;
 import java.util.jar.JarEntry;
 import java.util.jar.JarFile;
@@ -14,24 +15,29 @@ import java.util.jar.Manifest;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 
 /** An application of the same stack that does nothing but show one page: what Mezcla's start and memory stand beside. */
 @SpringBootApplication
 public class BareApplication {
     private static final String CLASSES = "BOOT-INF/classes/";
     private static final String PAGE =
-            "<!doctype html><html lang=\"en-GB\"><head><title>Bare</title></head><body><p>Bare</p></body></html>";
+            "<!doctype html><html lang=\"en-GB\"><head><title>Bare</title></head><body><p>Bare</p><p th:each=\"line : ${lines}\""
+                    + " th:text=\"${line}\">a line</p></body></html>";
+    private static final String LINE = "a line of a page that is as long as another one, and says nothing else at all";
 
     public static void main(String[] arguments) {
         SpringApplication.run(BareApplication.class, arguments);
     }
 
-    /** Its one page. */
+    /** Its one page, as long as somebody wants it. */
     @Controller
     public static class Page {
         @GetMapping("/sign-in")
-        public String page() {
+        public String page(@RequestParam(defaultValue = "0") int lines, Model model) {
+            model.addAttribute("lines", Collections.nCopies(lines, LINE));
             return "bare";
         }
     }

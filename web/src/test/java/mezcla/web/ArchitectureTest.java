@@ -14,7 +14,11 @@ import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
 import com.tngtech.archunit.library.dependencies.SliceAssignment;
 import com.tngtech.archunit.library.dependencies.SliceIdentifier;
+import java.util.stream.Stream;
+import mezcla.leaflet.Exhaustion;
 import mezcla.log.LogEntry;
+import mezcla.processing.Agitation;
+import mezcla.verdict.WayOut;
 import org.apache.ibatis.annotations.Mapper;
 import org.testng.annotations.Test;
 
@@ -47,6 +51,31 @@ public class ArchitectureTest {
                         "mezcla.verdict..",
                         "mezcla.money..",
                         "mezcla.planning..")
+                .check(ALL);
+    }
+
+    /** A new kind has to answer for itself, so nobody asks a row, or what it says of time and movement, which kind it is. */
+    @Test
+    public void nobodyAsksOfWhichKindARowIs() {
+        classes()
+                .that()
+                .resideOutsideOfPackage("mezcla.log")
+                .should(new ArchCondition<>("not ask which kind of them it has") {
+                    @Override
+                    public void check(JavaClass asking, ConditionEvents events) {
+                        asking.getInstanceofChecks().stream()
+                                .filter(asked -> Stream.of(
+                                                LogEntry.class, Exhaustion.class, Agitation.class, WayOut.class)
+                                        .anyMatch(asked.getRawType()::isAssignableTo))
+                                .forEach(asked -> events.add(SimpleConditionEvent.violated(
+                                        asking,
+                                        "%s asks for %s in line %d"
+                                                .formatted(
+                                                        asking.getName(),
+                                                        asked.getRawType().getName(),
+                                                        asked.getLineNumber()))));
+                    }
+                })
                 .check(ALL);
     }
 

@@ -12,6 +12,7 @@ import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
 import mezcla.log.LeafletCorrected;
 import mezcla.log.LeafletRevised;
+import mezcla.log.LogEntry;
 import mezcla.log.Stamp;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
@@ -126,9 +127,9 @@ public class CorrectionService implements Revising {
                 id,
                 version.version(),
                 version.name(),
-                book.entries().stream()
-                        .filter(entry -> entry instanceof LeafletRevised revised && isBy(revised.leaflet(), version))
-                        .map(entry -> ((LeafletRevised) entry).reason())
+                LogEntry.only(book.entries(), LeafletRevised.class)
+                        .filter(revised -> isBy(revised.leaflet(), version))
+                        .map(LeafletRevised::reason)
                         .reduce((earlier, later) -> later)
                         .orElse(""),
                 book.state().standing().stream()

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import mezcla.log.HouseDecided;
+import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
@@ -123,9 +124,7 @@ public class Decisions {
     }
 
     private List<HouseDecided> newestFirst() {
-        return log.book().entries().stream()
-                .filter(HouseDecided.class::isInstance)
-                .map(HouseDecided.class::cast)
+        return LogEntry.only(log.book().entries(), HouseDecided.class)
                 .filter(row -> log.book().voiding(row.stamp().sequence()).isEmpty())
                 .sorted(Comparator.comparingLong(
                                 (HouseDecided row) -> row.stamp().sequence())

@@ -14,10 +14,9 @@ import mezcla.batch.Anomaly;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.LogBook;
 import mezcla.batch.Voiding;
-import mezcla.log.AccountCorrected;
+import mezcla.log.EntryKind;
 import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
-import mezcla.log.PaymentRecorded;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.KnownNames;
@@ -114,9 +113,8 @@ public class JournalService {
     }
 
     private static boolean isReadable(LogEntry entry, Predicate<String> theirs) {
-        return entry instanceof PaymentRecorded paid
-                ? theirs.test(paid.account())
-                : !(entry instanceof AccountCorrected corrected) || theirs.test(corrected.account());
+        return entry.kind().amounts() != EntryKind.Amounts.OF_AN_ACCOUNT
+                || entry.accountConcerned().filter(theirs).isPresent();
     }
 
     /** What a filter wants; only what is shown is put into words. */

@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.locks.ReentrantReadWriteLock;
 import mezcla.batch.LogBook;
-import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.journal.telling.EntryLine;
@@ -106,9 +105,10 @@ final class WordIndex {
 
     private void add(LogEntry entry, int position, EntryWords words, LogBook book) {
         add(words.line(entry), position);
-        if (entry instanceof EntryVoided gone) {
-            book.find(gone.voided()).ifPresent(voided -> add(words.line(voided), book.position(gone.voided())));
-        }
+        entry.voids()
+                .flatMap(book::find)
+                .ifPresent(voided ->
+                        add(words.line(voided), book.position(voided.stamp().sequence())));
     }
 
     private void add(EntryLine line, int number) {

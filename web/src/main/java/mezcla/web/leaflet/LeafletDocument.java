@@ -370,15 +370,15 @@ public final class LeafletDocument {
             within.put("standsIn", true);
         }
         ObjectNode exhaustion = node.putObject("exhaustion");
-        if (timing.exhaustion() instanceof Exhaustion.PerRoll perRoll) {
-            exhaustion.put("kind", "per-roll").put("percent", perRoll.percent());
-        } else if (timing.exhaustion() instanceof Exhaustion.Steps list) {
-            ArrayNode steps = exhaustion.put("kind", "steps").putArray("steps");
-            list.steps()
-                    .forEach(step -> steps.addObject().put("upTo", step.upTo()).put("seconds", step.seconds()));
-        } else {
-            exhaustion.put("kind", "fixed");
-        }
+        timing.exhaustion()
+                .tell(
+                        () -> exhaustion.put("kind", "fixed"),
+                        percent -> exhaustion.put("kind", "per-roll").put("percent", percent),
+                        steps -> {
+                            ArrayNode list = exhaustion.put("kind", "steps").putArray("steps");
+                            steps.forEach(step ->
+                                    list.addObject().put("upTo", step.upTo()).put("seconds", step.seconds()));
+                        });
         if (!timing.push().isEmpty()) {
             ArrayNode pushes = node.putArray("push");
             timing.push().forEach(push -> pushes.addObject()

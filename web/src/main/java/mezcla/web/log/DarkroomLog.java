@@ -16,7 +16,6 @@ import mezcla.batch.LogState;
 import mezcla.leaflet.Leaflet;
 import mezcla.log.ClockCorrected;
 import mezcla.log.EntryKind;
-import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
 import mezcla.log.Stamp;
 import mezcla.measure.Refusal;
@@ -111,11 +110,10 @@ public class DarkroomLog {
     }
 
     private void hear(Known now, Known before) {
-        List<LogEntry> entries = now.book().entries();
-        if (entries.isEmpty()) {
+        if (now.book().entries().isEmpty()) {
             return;
         }
-        Instant latest = entries.get(entries.size() - 1).stamp().recordedAt();
+        Instant latest = lastRecorded(now.book());
         if (now.edition() != before.edition()) {
             clock.datedAnew(latest);
         }
@@ -124,10 +122,10 @@ public class DarkroomLog {
 
     private static boolean bearsOnAClock(LogEntry row, LogBook before) {
         return row.kind() == EntryKind.CLOCK_CORRECTED
-                || (row instanceof EntryVoided gone
-                        && before.find(gone.voided())
-                                .filter(voided -> voided.kind() == EntryKind.CLOCK_CORRECTED)
-                                .isPresent());
+                || row.voids()
+                        .flatMap(before::find)
+                        .filter(voided -> voided.kind() == EntryKind.CLOCK_CORRECTED)
+                        .isPresent();
     }
 
     /** Everything read once more: with other names, or dated anew. */
@@ -263,11 +261,29 @@ public class DarkroomLog {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public <E extends LogEntry> E add(SignedIn who, Instant happenedAt, boolean about, Function<Stamp, E> entry) {
-        List<LogEntry> entries = book().entries();
-        Instant latest = entries.isEmpty()
-                ? Instant.MIN
-                : entries.get(entries.size() - 1).stamp().recordedAt();
-        return add(who, LogClock.later(clock.instant(), latest), happenedAt, about, entry);
+        return add(who, LogClock.later(clock.instant(), latest()), happenedAt, about, entry);
+    }
+
+    /**
+     * When the last row was written, as it counts. Of the rows that this transaction added only the last is read, so that a
+     * long list takes as long as its lines, unless one of them may have dated others anew.
+     */
+    private Instant latest() {
+        LogMapper.Last last = mapper.last();
+        if (last == null) {
+            return Instant.MIN;
+        }
+        Known before = Objects.requireNonNull(read.get());
+        if (mapper.datesAnewAfter(before.book().lastSequence())) {
+            return lastRecorded(known().book());
+        }
+        Stamp stamp = new Stamp(last.sequence(), last.recordedAt(), last.recordedAt(), "", false);
+        return before.corrections().counting(stamp).recordedAt();
+    }
+
+    private static Instant lastRecorded(LogBook book) {
+        List<LogEntry> entries = book.entries();
+        return entries.get(entries.size() - 1).stamp().recordedAt();
     }
 
     /**

@@ -9,9 +9,8 @@ import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
-import mezcla.log.BatchMixed;
+import mezcla.log.EntryKind;
 import mezcla.log.LogEntry;
-import mezcla.log.RunLogged;
 import mezcla.planning.QueuedFilm;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
@@ -155,8 +154,12 @@ class MemberPages {
         if (theirs.isEmpty()) {
             return List.of("Nothing yet.");
         }
-        long runs = theirs.stream().filter(RunLogged.class::isInstance).count();
-        long mixed = theirs.stream().filter(BatchMixed.class::isInstance).count();
+        long runs = theirs.stream()
+                .filter(entry -> entry.kind() == EntryKind.RUN_LOGGED)
+                .count();
+        long mixed = theirs.stream()
+                .filter(entry -> entry.kind() == EntryKind.BATCH_MIXED)
+                .count();
         LogEntry last = theirs.get(theirs.size() - 1);
         return List.of(
                 "%s written, the last on %s."

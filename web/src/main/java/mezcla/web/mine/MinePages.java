@@ -10,6 +10,7 @@ import mezcla.web.access.names.KnownNames;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
 import mezcla.web.ribbon.usual.UsualWays;
+import mezcla.web.words.BalanceWords;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
@@ -53,11 +54,7 @@ class MinePages {
                 .filter(each -> names.present(each.dropped().broughtBy()).equals(who.name()))
                 .toList();
         return new Page(
-                balance.isNegative()
-                        ? "You owe " + Figures.money(balance.abs())
-                        : balance.isZero()
-                                ? "You owe nothing"
-                                : "You have %s to your credit".formatted(Figures.money(balance)),
+                Figures.sentence(BalanceWords.yours(balance)),
                 rolls == 0
                         ? "No film of yours was run yet"
                         : Figures.sentence(Figures.count((int) rolls, "roll")) + " of yours so far",

@@ -86,9 +86,9 @@ class Proposals {
 
     /** Tries loads, and remembers what it found: names make no difference. */
     private final class Tried implements QueuePlan.Together {
+        private final SignedIn who;
         private final List<QueuedFilm> films;
         private final List<BatchState> batches;
-        private final List<Tank> tanks;
         private final RunQuestion next;
         private final Map<Load, Optional<Tank>> known = new HashMap<>();
         private final Map<Long, RunSteps.Choices> ways = new HashMap<>();
@@ -99,13 +99,11 @@ class Proposals {
         /** A load as far as it makes a difference. */
         private record Load(int batch, List<Roll> rolls) {}
 
-        Tried(List<QueuedFilm> films, List<BatchState> batches, RunQuestion next) {
+        Tried(SignedIn who, List<QueuedFilm> films, List<BatchState> batches, RunQuestion next) {
+            this.who = who;
             this.films = films;
             this.batches = batches;
             this.next = next;
-            this.tanks = houses.tanks().stream()
-                    .sorted(Comparator.comparingDouble(Tank::volumeMl))
-                    .toList();
         }
 
         @Override
@@ -121,16 +119,16 @@ class Proposals {
         }
 
         /** How somebody runs film through a batch. */
-        RunSteps.Choices choices(SignedIn who, int batch) {
+        RunSteps.Choices choices(int batch) {
             return ways.computeIfAbsent(batches.get(batch).id(), id -> usual.of(who, batches.get(batch))
                     .choices());
         }
 
         /** How long what a load wants warm needs first; null where it never gets warm. */
         @Nullable
-        Duration warming(SignedIn who, QueuePlan.Load load) {
-            RunSteps.Choices choices = choices(who, load.batch());
-            Tank tank = tank(load.batch(), load.films()).orElseThrow().moved(choices.movement());
+        Duration warming(QueuePlan.Load load) {
+            RunSteps.Choices choices = choices(load.batch());
+            Tank tank = tank(load);
             return warming.computeIfAbsent(new Warmed(batches.get(load.batch()).id(), tank.id()), key -> {
                         RunPlan plan = plan(batches.get(load.batch()), rolls(load, films), tank, next);
                         return warm.warming(plan, plan.steps(choices));
@@ -138,7 +136,12 @@ class Proposals {
                     .orElse(null);
         }
 
-        Optional<Tank> tank(int batch, List<Integer> places) {
+        /** The tank of a load that was found possible, as it is moved. */
+        Tank tank(QueuePlan.Load load) {
+            return tank(load.batch(), load.films()).orElseThrow();
+        }
+
+        private Optional<Tank> tank(int batch, List<Integer> places) {
             List<QueuedFilm> load = places.stream().map(films::get).toList();
             List<Roll> rolls = load.stream().map(QueuedFilm::asLoaded).toList();
             boolean alike = load.stream().allMatch(load.get(0)::sharesTankWith);
@@ -156,7 +159,9 @@ class Proposals {
         }
 
         private Optional<Tank> smallest(Load load) {
-            return tanks.stream()
+            return houses.tanks().stream()
+                    .map(tank -> tank.moved(choices(load.batch()).movement()))
+                    .sorted(Comparator.comparingDouble(Tank::volumeMl))
                     .filter(tank -> tank.fit(load.rolls()).objection().isEmpty())
                     .filter(tank -> plan(batches.get(load.batch()), load.rolls(), tank, next)
                             .isSure())
@@ -198,7 +203,7 @@ class Proposals {
                 .filter(batch -> batch.inUse().isEmpty() && waited.contains(batch.process()))
                 .sorted(Comparator.comparing(batch -> batch.mixed().foldedAt()))
                 .toList();
-        Tried tried = new Tried(films, batches, next);
+        Tried tried = new Tried(who, films, batches, next);
         QueuePlan plan = QueuePlan.of(
                 films.stream()
                         .map(film -> new QueuePlan.Candidate(
@@ -215,11 +220,11 @@ class Proposals {
             loads.remove(loads.size() - 1).films().forEach(place -> waiting.add(films.get(place)));
         }
         while (!loads.isEmpty()) {
-            Evening evening = evening(who, loads, films, batches, tried, now);
+            Evening evening = evening(loads, films, batches, tried, now);
             int refused = firstRefused(evening);
             if (refused < 0) {
                 waiting.sort(QueuedFilm.MOST_URGENT_FIRST);
-                return proposal(who, evening, loads, films, batches, tried, waiting);
+                return proposal(evening, loads, films, batches, tried, waiting);
             }
             loads.remove(refused).films().forEach(place -> waiting.add(films.get(place)));
         }
@@ -258,23 +263,14 @@ class Proposals {
     }
 
     private Evening evening(
-            SignedIn who,
-            List<QueuePlan.Load> loads,
-            List<QueuedFilm> films,
-            List<BatchState> batches,
-            Tried tried,
-            Instant now) {
+            List<QueuePlan.Load> loads, List<QueuedFilm> films, List<BatchState> batches, Tried tried, Instant now) {
         List<Evening.Wanted> wanted = loads.stream()
                 .map(load -> new Evening.Wanted(
                         batches.get(load.batch()).id(),
-                        planning.question(
-                                rolls(load, films),
-                                tank(load, tried)
-                                        .moved(tried.choices(who, load.batch()).movement()),
-                                now),
-                        tried.choices(who, load.batch())))
+                        planning.question(rolls(load, films), tried.tank(load), now),
+                        tried.choices(load.batch())))
                 .toList();
-        Duration warming = tried.warming(who, loads.get(0));
+        Duration warming = tried.warming(loads.get(0));
         return Evening.of(
                 log.book()
                         .only(wanted.stream()
@@ -291,12 +287,7 @@ class Proposals {
         return load.films().stream().map(place -> films.get(place).roll()).toList();
     }
 
-    private static Tank tank(QueuePlan.Load load, Tried tried) {
-        return tried.tank(load.batch(), load.films()).orElseThrow();
-    }
-
     private Proposal proposal(
-            SignedIn who,
             Evening evening,
             List<QueuePlan.Load> loads,
             List<QueuedFilm> films,
@@ -310,11 +301,11 @@ class Proposals {
             proposed.add(new Proposed(
                     load.films().stream().map(films::get).toList(),
                     batch,
-                    tank(load, tried),
-                    tried.choices(who, load.batch()),
+                    tried.tank(load),
+                    tried.choices(load.batch()),
                     evening.loads().get(i)));
         }
-        return new Proposal(proposed, waiting, tried.warming(who, loads.get(0)));
+        return new Proposal(proposed, waiting, tried.warming(loads.get(0)));
     }
 
     /** Refuses what is not proposed any more, because something was logged or taken since. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mezcla.batch.FillState;
 import mezcla.batch.ShortCode;
 import mezcla.leaflet.ProcessStep;
@@ -182,9 +183,13 @@ public record RibbonView(
 
     /** A step may be made longer while it goes on; then the tank is moved in what was added, too. */
     private static List<double[]> cues(Schedule.Timed timed) {
-        Agitation agitation = timed.step().agitation();
-        boolean continuous = agitation instanceof Agitation.Continuous;
-        Agitation.Intervals intervals = agitation instanceof Agitation.Intervals each ? each : null;
+        Optional<Agitation> agitation = Optional.ofNullable(timed.step().agitation());
+        boolean continuous = agitation
+                .filter(each -> each.by(() -> true, intervals -> false))
+                .isPresent();
+        Agitation.Intervals intervals = agitation
+                .flatMap(each -> each.<Optional<Agitation.Intervals>>by(Optional::empty, Optional::of))
+                .orElse(null);
         List<double[]> cues = new ArrayList<>();
         for (Schedule.Cue cue : Schedule.cues(timed.step().lasting(timed.step().seconds() + LONGER_SECONDS))) {
             if (cue.kind() == Schedule.Cue.Kind.AGITATE) {

@@ -118,23 +118,23 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
         if (moved == null) {
             return "";
         }
-        if (moved.agitation() instanceof Agitation.Intervals at) {
-            String moment =
-                    at.turns() == 0 ? "for " + Figures.seconds(at.forSeconds()) : Figures.count(at.turns(), "turn");
-            String then = moved.then() == moved.first() || at.initialSeconds() <= 0
-                    ? moment
-                    : "%s, %s".formatted(Figures.within(moved.then().words()), moment);
-            String opening = Figures.within(moved.first().words());
-            return at.initialSeconds() <= 0
-                    ? "%s, %s every %s".formatted(opening, then, Figures.seconds(at.everySeconds()))
-                    : "%s for the first %s, then %s every %s"
-                            .formatted(
-                                    opening,
-                                    Figures.seconds(at.initialSeconds()),
-                                    then,
-                                    Figures.seconds(at.everySeconds()));
-        }
-        return Figures.within(moved.first().words()) + " all the time";
+        String opening = Figures.within(moved.first().words());
+        return moved.agitation().by(() -> opening + " all the time", at -> moved(moved, opening, at));
+    }
+
+    private static String moved(Moved moved, String opening, Agitation.Intervals at) {
+        String moment = at.turns() == 0 ? "for " + Figures.seconds(at.forSeconds()) : Figures.count(at.turns(), "turn");
+        String then = moved.then() == moved.first() || at.initialSeconds() <= 0
+                ? moment
+                : "%s, %s".formatted(Figures.within(moved.then().words()), moment);
+        return at.initialSeconds() <= 0
+                ? "%s, %s every %s".formatted(opening, then, Figures.seconds(at.everySeconds()))
+                : "%s for the first %s, then %s every %s"
+                        .formatted(
+                                opening,
+                                Figures.seconds(at.initialSeconds()),
+                                then,
+                                Figures.seconds(at.everySeconds()));
     }
 
     private static String temperature(RunSteps.Step step) {

@@ -14,7 +14,7 @@ import mezcla.batch.FillState;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
 import mezcla.leaflet.FilmProcess;
-import mezcla.log.FillsDiscarded;
+import mezcla.log.LogEntry;
 import mezcla.log.Roll;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
@@ -168,10 +168,9 @@ public class ShelfService {
     private List<ShelfView.Retired> retired(LogBook book) {
         ZoneId zone = houses.house().timeZone();
         return book.newestFirst().stream()
-                .filter(entry -> entry instanceof FillsDiscarded
-                        && book.voiding(entry.stamp().sequence()).isEmpty())
-                .map(FillsDiscarded.class::cast)
-                .map(FillsDiscarded::batchId)
+                .filter(LogEntry::freesPlaces)
+                .filter(entry -> book.voiding(entry.stamp().sequence()).isEmpty())
+                .flatMap(entry -> entry.batchNamed().stream())
                 .distinct()
                 .map(book.state()::batch)
                 .filter(BatchState::ended)

@@ -67,7 +67,7 @@ public final class WaysOut {
                                 plan -> price(plan)
                                         .map(money -> money.getAmount().doubleValue())
                                         .orElse(Double.MAX_VALUE)))
-                .forEach(way -> views.add(view(way)));
+                .forEach(way -> views.add(way.tell(new Views())));
         return views;
     }
 
@@ -75,57 +75,74 @@ public final class WaysOut {
         return process.isEmpty() ? Set.of() : Set.of(FilmProcess.of(process));
     }
 
-    private ShelfView.WayOutView view(WayOut way) {
-        long batch = way.plan().batch().id();
-        if (way instanceof WayOut.TwoLoads loads) {
+    /** How each kind of way reads. */
+    private final class Views implements WayOut.Told<ShelfView.WayOutView> {
+        @Override
+        public ShelfView.WayOutView otherTank(WayOut.OtherTank way) {
             return new ShelfView.WayOutView(
-                    "Two loads through batch " + batch,
+                    "The %s through batch %d".formatted(tankName(way.plan()), batch(way)),
+                    time(way.plan()) + cost(way.plan()),
+                    run(way.plan()));
+        }
+
+        @Override
+        public ShelfView.WayOutView twoLoads(WayOut.TwoLoads way) {
+            return new ShelfView.WayOutView(
+                    "Two loads through batch " + batch(way),
                     "%s and %s: %s, then %s%s"
                             .formatted(
-                                    Figures.countOfRolls(loads.plan().question().equivalents()),
-                                    Figures.countOfRolls(
-                                            loads.second().question().equivalents()),
-                                    time(loads.plan()),
-                                    time(loads.second()),
-                                    inTank(loads.plan()) + cost(way.plan())),
-                    run(loads.plan()));
+                                    Figures.countOfRolls(way.plan().question().equivalents()),
+                                    Figures.countOfRolls(way.second().question().equivalents()),
+                                    time(way.plan()),
+                                    time(way.second()),
+                                    inTank(way.plan()) + cost(way.plan())),
+                    run(way.plan()));
         }
-        if (way instanceof WayOut.ToppedUp topped) {
-            WayOut.Fresh first = topped.added().get(0);
+
+        @Override
+        public ShelfView.WayOutView otherBatch(WayOut.OtherBatch way) {
             return new ShelfView.WayOutView(
-                    "Top up batch %d with %s".formatted(batch, volumes(topped.added())),
-                    "%s, then %s%s".formatted(baths(topped.added()), time(way.plan()), price(topped.added())),
+                    "Batch %d, %s"
+                            .formatted(batch(way), way.plan().batch().mixed().name()),
+                    time(way.plan()) + inTank(way.plan()) + cost(way.plan()),
+                    run(way.plan()));
+        }
+
+        @Override
+        public ShelfView.WayOutView toppedUp(WayOut.ToppedUp way) {
+            WayOut.Fresh first = way.added().get(0);
+            return new ShelfView.WayOutView(
+                    "Top up batch %d with %s".formatted(batch(way), volumes(way.added())),
+                    "%s, then %s%s".formatted(baths(way.added()), time(way.plan()), price(way.added())),
                     "/fills/%d/top-up?volume=%s&kit=%d"
                             .formatted(
                                     first.fill().id(),
                                     typed(first.volumeMl()),
                                     first.kit().id()));
         }
-        if (way instanceof WayOut.Renewed renewed) {
-            WayOut.Fresh first = renewed.renewed().get(0);
+
+        @Override
+        public ShelfView.WayOutView renewed(WayOut.Renewed way) {
+            WayOut.Fresh first = way.renewed().get(0);
             return new ShelfView.WayOutView(
-                    "Renew the %s of batch %d".formatted(baths(renewed.renewed()), batch),
-                    "%s, then %s%s".formatted(volumes(renewed.renewed()), time(way.plan()), price(renewed.renewed())),
+                    "Renew the %s of batch %d".formatted(baths(way.renewed()), batch(way)),
+                    "%s, then %s%s".formatted(volumes(way.renewed()), time(way.plan()), price(way.renewed())),
                     "/batches/%d/renew?bath=%s&volume=%s&kit=%d"
                             .formatted(
-                                    batch,
+                                    batch(way),
                                     first.fill().mixed().bathKey(),
                                     typed(first.volumeMl()),
                                     first.kit().id()));
         }
-        if (way instanceof WayOut.FreshMix fresh) {
-            return mix(fresh);
+
+        @Override
+        public ShelfView.WayOutView freshMix(WayOut.FreshMix way) {
+            return mix(way);
         }
-        if (way instanceof WayOut.OtherBatch) {
-            return new ShelfView.WayOutView(
-                    "Batch %d, %s".formatted(batch, way.plan().batch().mixed().name()),
-                    time(way.plan()) + inTank(way.plan()) + cost(way.plan()),
-                    run(way.plan()));
+
+        private static long batch(WayOut way) {
+            return way.plan().batch().id();
         }
-        return new ShelfView.WayOutView(
-                "The %s through batch %d".formatted(tankName(way.plan()), batch),
-                time(way.plan()) + cost(way.plan()),
-                run(way.plan()));
     }
 
     /** The tank, where it is another one than was asked for. */

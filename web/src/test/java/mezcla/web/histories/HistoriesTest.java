@@ -11,9 +11,12 @@ import java.math.RoundingMode;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.YearMonth;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
@@ -26,20 +29,32 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import mezcla.batch.FillState;
+import mezcla.batch.Light;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.Unit;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.Accident;
 import mezcla.log.Bottle;
+import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
+import mezcla.planning.QueuedFilm;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
+import mezcla.processing.Trouble;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
+import mezcla.verdict.School;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
@@ -54,9 +69,11 @@ import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
 import mezcla.web.outside.SecretAddresses;
+import mezcla.web.ribbon.RibbonService;
 import mezcla.web.shelf.ShelfService;
 import mezcla.web.shelf.ShelfView;
 import mezcla.web.words.Figures;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
@@ -126,6 +143,9 @@ public class HistoriesTest extends DemoApplicationTest {
     @Autowired
     private SecretAddresses addresses;
 
+    @Autowired
+    private RibbonService ribbon;
+
     private Random random = new Random(0);
     private SignedIn reader;
     private SignedIn bram;
@@ -146,8 +166,11 @@ public class HistoriesTest extends DemoApplicationTest {
     private final List<AtomicReference<Leaflet>> governing = new ArrayList<>();
     private Leaflet kitsSheet;
     private int loads;
+    private final Map<Long, Light> places = new LinkedHashMap<>();
+    private final Set<Long> finished = new HashSet<>();
+    private @Nullable BigDecimal price;
 
-    private record Ran(long row, int load, int rolls, Instant at) {}
+    private record Ran(long row, int load, List<Double> rolls, Instant at) {}
 
     /** A clock that a history turns on. */
     @TestConfiguration
@@ -202,6 +225,53 @@ public class HistoriesTest extends DemoApplicationTest {
         }
         assertThat(read("/calendar/" + calendar + ".ics")).doesNotContain("Batch %d:".formatted(batch));
         assertThat(read("/wall-sheet")).doesNotContain("Crate %d,".formatted(batch));
+        settle();
+    }
+
+    /** All its kits are finished, so that it cost what they cost, and its film bears that to the cent. */
+    private void settle() throws Exception {
+        for (long kit : kits) {
+            assertThat(sent("/kits/" + kit + "/finish", Map.of())).isTrue();
+        }
+        long used = takes.stream().mapToLong(Take::kit).distinct().count();
+        BigDecimal total = BigDecimal.valueOf(55 * used + (before > 0 ? 40 : 0)).setScale(2);
+        reader = bram;
+        assertThat(accounts.spending(batch).orElseThrow().cost().total().getAmount())
+                .as("what batch %d cost", batch)
+                .isEqualByComparingTo(total);
+        List<String> months = new ArrayList<>();
+        YearMonth last = YearMonth.from(now().atZone(HOUSE));
+        for (YearMonth month = YearMonth.from(plain.facts.get(0).at().atZone(HOUSE));
+                !month.isAfter(last);
+                month = month.plusMonths(1)) {
+            months.add(month.toString());
+        }
+        assertThat(new MoneyRead(this::readPage, "Bram").paidFor(batch, months))
+                .as("what film through batch %d was charged", batch)
+                .isEqualByComparingTo(charged(total));
+    }
+
+    private BigDecimal charged(BigDecimal total) {
+        if (price != null) {
+            return runs.stream()
+                    .flatMap(run -> run.rolls().stream())
+                    .map(roll -> price.multiply(BigDecimal.valueOf(roll)).setScale(2, RoundingMode.HALF_UP))
+                    .reduce(BigDecimal.ZERO, BigDecimal::add);
+        }
+        if (runs.isEmpty()) {
+            return BigDecimal.ZERO;
+        }
+        List<Double> weights = new ArrayList<>();
+        if (before > 0) {
+            weights.add(before);
+        }
+        runs.stream()
+                .sorted(Comparator.comparing(Ran::at))
+                .forEach(run -> weights.add(
+                        run.rolls().stream().mapToDouble(Double::doubleValue).sum()));
+        List<Long> shares = PlainShares.of(total.movePointRight(2).longValueExact(), weights);
+        return BigDecimal.valueOf(
+                shares.stream().mapToLong(Long::longValue).sum() - (before > 0 ? shares.get(0) : 0), 2);
     }
 
     @AfterClass(alwaysRun = true)
@@ -252,6 +322,12 @@ public class HistoriesTest extends DemoApplicationTest {
             wall = asBram(() -> addresses.make(bram, SecretAddresses.Kind.WALL));
             calendar = asBram(() -> addresses.make(bram, SecretAddresses.Kind.CALENDAR));
         }
+        if (places.isEmpty()) {
+            places.put(place("Warm and bright", 24), Light.OPEN);
+            places.put(place("Cool and shaded", 12), Light.SHADED);
+        }
+        finished.clear();
+        charge();
         kitsSheet = sheet;
         governing.clear();
         plain.limitRolls.putAll(limits.getOrDefault(key, Map.of()));
@@ -295,6 +371,31 @@ public class HistoriesTest extends DemoApplicationTest {
                             bottles.get(bath.key()).capacityMl()));
         }
         compare("mixed");
+    }
+
+    private long place(String name, double celsius) throws Exception {
+        houses.addPlace(name);
+        long id = houses.places().stream()
+                .filter(place -> place.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .id();
+        Map<String, String> climate = new LinkedHashMap<>();
+        Light light = celsius > 20 ? Light.OPEN : Light.SHADED;
+        IntStream.range(0, 4).forEach(quarter -> climate.put("quarter" + quarter, Figures.plain(celsius, 0)));
+        climate.put("light", light.name());
+        assertThat(sent("/house/places/" + id + "/climate", climate)).isTrue();
+        return id;
+    }
+
+    /** Half of the histories charge a price a roll, the others what it cost. */
+    private void charge() throws Exception {
+        price = random.nextBoolean() ? new BigDecimal("4.37") : null;
+        Map<String, String> typed = new LinkedHashMap<>();
+        typed.put("process", plain.leaflet.process().key());
+        typed.put("how", price == null ? "cost" : "price");
+        typed.put("price", price == null ? "" : price.toPlainString());
+        assertThat(sent("/money/charging", typed)).isTrue();
     }
 
     /** It stood there half used before the house had a log. */
@@ -361,13 +462,11 @@ public class HistoriesTest extends DemoApplicationTest {
                 answer.imageDeveloper().orElseThrow().shown().orElseThrow().toString();
         assertThat(page).as("evening").contains(">" + time + "</span>");
         String run = read(othersPlan(answer)).replace('\u00a0', ' ');
-        java.util.regex.Matcher pour =
-                java.util.regex.Pattern.compile("pour at ([0-9]{2}:[0-9]{2})").matcher(run);
+        Matcher pour = Pattern.compile("pour at ([0-9]{2}:[0-9]{2})").matcher(run);
         if (pour.find()) {
             assertThat(page).as("poured when the run says").contains("Load 1, " + pour.group(1));
         }
-        java.util.regex.Matcher drop =
-                java.util.regex.Pattern.compile("/evening/loads/[0-9]+/drops").matcher(page);
+        Matcher drop = Pattern.compile("/evening/loads/[0-9]+/drops").matcher(page);
         assertThat(drop.find()).isTrue();
         assertThat(sent(drop.group(), Map.of())).isTrue();
         return "evening";
@@ -389,7 +488,7 @@ public class HistoriesTest extends DemoApplicationTest {
                         UUID.randomUUID());
     }
 
-    private java.util.function.Consumer<Map<String, PlainBath>> mixing(
+    private Consumer<Map<String, PlainBath>> mixing(
             String key, Instant at, double volume, double partsFor, double bottleMl) {
         AtomicReference<Leaflet> sheet = new AtomicReference<>(kitsSheet);
         governing.add(sheet);
@@ -504,12 +603,16 @@ public class HistoriesTest extends DemoApplicationTest {
     private String step(int dice) throws Exception {
         if (dice < 32) {
             return run(dice % 4 == 0);
-        } else if (dice < 34) {
+        } else if (dice < 33) {
             return evening();
+        } else if (dice < 34) {
+            return queue();
         } else if (dice < 36) {
             return breakBottle();
-        } else if (dice < 38) {
+        } else if (dice < 37) {
             return openRun();
+        } else if (dice < 38) {
+            return leak();
         } else if (dice < 40) {
             return revise();
         } else if (dice < 42) {
@@ -532,8 +635,10 @@ public class HistoriesTest extends DemoApplicationTest {
             return limit();
         } else if (dice < 93) {
             return override();
-        } else if (dice < 97) {
+        } else if (dice < 96) {
             return takeBack();
+        } else if (dice < 97) {
+            return finishKit();
         } else if (dice < 98) {
             return correct();
         }
@@ -548,12 +653,15 @@ public class HistoriesTest extends DemoApplicationTest {
 
     private record Asked(
             Map<String, String> typed,
-            double equivalents,
-            int rolls,
+            List<Double> each,
             double stops,
             boolean irreplaceable,
             Tank tank,
             boolean reelsFit) {
+        double equivalents() {
+            return each.stream().mapToDouble(Double::doubleValue).sum();
+        }
+
         PlainBatch.Tank plainly() {
             return new PlainBatch.Tank(tank.volumeMl(), tank.volumeMl() * 0.95, tank.turning());
         }
@@ -561,8 +669,7 @@ public class HistoriesTest extends DemoApplicationTest {
 
     private Asked film() {
         Map<String, String> typed = new LinkedHashMap<>();
-        double equivalents = 0;
-        int rolls = 0;
+        List<Double> each = new ArrayList<>();
         Map<FilmFormat.Reel, Integer> wound = new LinkedHashMap<>();
         for (int line = 0; line <= random.nextInt(2); line++) {
             FilmFormat format = FILM.get(random.nextInt(FILM.size()));
@@ -570,8 +677,7 @@ public class HistoriesTest extends DemoApplicationTest {
             typed.put("film[" + line + "].count", Integer.toString(count));
             typed.put("film[" + line + "].format", format.label());
             typed.put("film[" + line + "].owner", "Bram");
-            equivalents += count * format.equivalents();
-            rolls += count;
+            each.addAll(Collections.nCopies(count, format.equivalents()));
             wound.merge(format.reel(), count, Integer::sum);
         }
         List<Double> pushes = List.of(0.0, 0.0, 0.0, 1.0, 2.0, -1.0);
@@ -597,12 +703,12 @@ public class HistoriesTest extends DemoApplicationTest {
                     true);
         }
         double share = 0;
-        for (Map.Entry<FilmFormat.Reel, Integer> each : wound.entrySet()) {
-            Integer most = tank.holds().get(each.getKey());
-            share += most == null ? Double.POSITIVE_INFINITY : each.getValue() / (double) most;
+        for (Map.Entry<FilmFormat.Reel, Integer> reel : wound.entrySet()) {
+            Integer most = tank.holds().get(reel.getKey());
+            share += most == null ? Double.POSITIVE_INFINITY : reel.getValue() / (double) most;
         }
         boolean fits = tank.holds().isEmpty() || share <= 1 + 1e-9;
-        return new Asked(typed, equivalents, rolls, stops, irreplaceable, tank, fits);
+        return new Asked(typed, each, stops, irreplaceable, tank, fits);
     }
 
     private String run(boolean backdated) throws Exception {
@@ -621,6 +727,12 @@ public class HistoriesTest extends DemoApplicationTest {
         if (!sent("/batches/" + batch + "/runs", typed)) {
             return "run refused";
         }
+        ran(asked, then, baths -> {});
+        return backdated ? "backdated run" : "run";
+    }
+
+    /** Film went through the baths, as they were then; what besides happened to them. */
+    private void ran(Asked asked, Map<String, PlainBath> then, Consumer<Map<String, PlainBath>> besides) {
         int load = ++loads;
         Map<String, double[]> does = new LinkedHashMap<>();
         then.forEach((key, bath) -> {
@@ -641,12 +753,12 @@ public class HistoriesTest extends DemoApplicationTest {
                 baths -> does.forEach((key, each) -> Objects.requireNonNull(baths.get(key))
                         .run(load, at, asked.equivalents(), each[0], each[1], each[2])));
         plain.turned.put(row(), asked.tank().turning());
-        runs.add(new Ran(row(), load, asked.rolls(), at));
+        plain.add(at, row(), besides);
+        runs.add(new Ran(row(), load, asked.each(), at));
         undoable.add(row());
-        return backdated ? "backdated run" : "run";
     }
 
-    private void add(FillState fill, java.util.function.BiConsumer<PlainBath, Instant> does) {
+    private void add(FillState fill, BiConsumer<PlainBath, Instant> does) {
         Instant at = rowAt();
         String key = fill.mixed().bathKey();
         plain.add(at, row(), baths -> does.accept(Objects.requireNonNull(baths.get(key)), at));
@@ -722,21 +834,140 @@ public class HistoriesTest extends DemoApplicationTest {
         return "broken bottle";
     }
 
-    /** A run that is started and called off leaves everything as it was; while it lasts, its film is in the tank. */
-    private String openRun() throws Exception {
+    /** A developer leaks in a run, so that it is tried with a clip before the next film. */
+    private String leak() throws Exception {
+        Tank tank = houses.tanks().get(0);
+        String run = start(tank);
+        if (run.isEmpty()) {
+            return "start refused";
+        }
+        RibbonService.Running running = ribbon.running(Long.parseLong(run));
+        String key = plain.imageDeveloper();
+        int step = IntStream.range(0, running.steps().steps().size())
+                .filter(each -> key.equals(running.steps().steps().get(each).bath()))
+                .findFirst()
+                .orElseThrow();
+        long at = now().toEpochMilli();
+        String events = "[{\"n\":1,\"at\":%d,\"kind\":\"TROUBLE\",\"step\":%d,\"value\":%s}]"
+                .formatted(at, step, Trouble.noted(Accident.LEAK, -1));
+        assertThat(send("/runs/" + run + "/events", Map.of("events", events)).getStatus())
+                .isEqualTo(200);
+        Map<String, String> typed = oneRoll();
+        Map<String, PlainBath> then = plain.at(now());
+        assertThat(sent("/runs/" + run + "/end", typed)).isTrue();
+        ran(
+                new Asked(typed, List.of(1.0), 0, false, tank, true),
+                then,
+                baths -> Objects.requireNonNull(baths.get(key)).doubted = true);
+        return "leak";
+    }
+
+    /** A steward finishes the kit that baths were topped up from; another takes its place. */
+    private String finishKit() throws Exception {
+        long kit = kits.get(1);
+        if (!sent("/kits/" + kit + "/finish", Map.of())) {
+            return "finishing refused";
+        }
+        finished.add(kit);
+        assertThat(send("/kits/" + kit + "/batches", Map.of("volume", "500 ml")).getStatus())
+                .isEqualTo(422);
+        long sheet = leaflets.idOf(kitsSheet);
+        assertThat(sent("/kits", Map.of("leaflet", Long.toString(sheet), "price", "50", "delivery", "5")))
+                .isTrue();
+        kits.set(1, log.state().kits().keySet().stream().max(Long::compare).orElseThrow());
+        return "finished kit";
+    }
+
+    /** Film is left in the queue; what is proposed for the batch has the plan's time, and the evening says the same. */
+    private String queue() throws Exception {
+        Map<String, String> typed = new LinkedHashMap<>();
+        FilmFormat format = FILM.get(random.nextInt(FILM.size()));
+        typed.put("film[0].count", Integer.toString(1 + random.nextInt(2)));
+        typed.put("film[0].format", format.label());
+        typed.put("film[0].owner", "Bram");
+        typed.put("process", plain.leaflet.process().key());
+        typed.put("by", now().atZone(HOUSE).toLocalDate().toString());
+        MockHttpServletResponse left = send("/queue", typed);
+        assertThat(left.getStatus()).as(left.getContentAsString()).isEqualTo(302);
+        String did = "queue without a load";
+        Optional<QueueRead.Load> load = QueueRead.first(read("/queue").replace('\u00a0', ' '), batch);
+        if (load.isPresent()) {
+            proposed(load.get());
+            did = "queue";
+        }
+        for (String film : Objects.requireNonNull(left.getRedirectedUrl())
+                .replaceAll("^.*left=", "")
+                .split(",")) {
+            assertThat(sent("/queue/" + film + "/stages", Map.of("stage", "WITHDRAWN")))
+                    .isTrue();
+        }
+        return did;
+    }
+
+    private void proposed(QueueRead.Load load) throws Exception {
+        List<Roll> rolls = accounts.film().stream()
+                .filter(film -> load.codes().contains(film.code()))
+                .map(QueuedFilm::roll)
+                .toList();
+        List<String> times = new ArrayList<>();
+        for (Movement movement : runs.isEmpty()
+                ? List.of(Movement.ROTARY, Movement.PRINTED)
+                : List.of(plain.lastTurned() ? Movement.ROTARY : Movement.PRINTED)) {
+            Tank tank = houses.tanks().stream()
+                    .filter(each -> each.name().equals(load.tank()))
+                    .map(each -> each.moved(movement))
+                    .findFirst()
+                    .orElseThrow();
+            PlainBatch.Plan plan = plain.plan(
+                    now(),
+                    rolls.stream().mapToDouble(Roll::equivalents).sum(),
+                    rolls.get(0).stops(),
+                    rolls.stream().anyMatch(Roll::irreplaceable),
+                    new PlainBatch.Tank(tank.volumeMl(), tank.volumeMl() * 0.95, tank.turning()),
+                    true);
+            if (plan.fits()) {
+                times.add(Figures.clock(Objects.requireNonNull(plan.seconds().get(plain.imageDeveloper()))));
+            }
+        }
+        assertThat(times).as("the queue's time").contains(load.time());
+        assertThat(sent("/queue/loads", Map.of("loads", load.key()))).isTrue();
+        String evening = read("/evening").replace('\u00a0', ' ');
+        assertThat(evening)
+                .as("the evening, as the queue")
+                .contains("Load 1, " + load.pour())
+                .contains(">" + load.time() + "</span>");
+        Matcher drop = Pattern.compile("/evening/loads/[0-9]+/drops").matcher(evening);
+        assertThat(drop.find()).isTrue();
+        assertThat(sent(drop.group(), Map.of())).isTrue();
+    }
+
+    private static Map<String, String> oneRoll() {
         Map<String, String> typed = new LinkedHashMap<>();
         typed.put("film[0].count", "1");
         typed.put("film[0].format", FilmFormat.F135_36.label());
         typed.put("film[0].owner", "Bram");
         typed.put("push", "0");
-        typed.put("tank", Long.toString(houses.tanks().get(0).id()));
+        return typed;
+    }
+
+    /** Starts a run of a roll; the number of its start, empty where it is refused. */
+    private String start(Tank tank) throws Exception {
+        Map<String, String> typed = oneRoll();
+        typed.put("tank", Long.toString(tank.id()));
         typed.put("seen", Long.toString(row()));
         typed.put("madeFor", plain.leaflet.process().key());
         MockHttpServletResponse answer = send("/batches/" + batch + "/starts", typed);
-        if (answer.getStatus() != 302) {
+        return answer.getStatus() == 302
+                ? Objects.requireNonNull(answer.getRedirectedUrl()).replaceAll("\\D+", "")
+                : "";
+    }
+
+    /** A run that is started and called off leaves everything as it was; while it lasts, its film is in the tank. */
+    private String openRun() throws Exception {
+        String run = start(houses.tanks().get(0));
+        if (run.isEmpty()) {
             return "start refused";
         }
-        String run = Objects.requireNonNull(answer.getRedirectedUrl()).replaceAll("\\D+", "");
         assertThat(read("/shelf")).contains("In use since");
         assertThat(sent("/runs/" + run + "/call-off", Map.of("why", "film would not load")))
                 .isTrue();
@@ -800,13 +1031,25 @@ public class HistoriesTest extends DemoApplicationTest {
         FillState fill = fill();
         String air =
                 List.of("NOTHING", "VACUUM_STOPPER", "INERT_GAS", "SQUEEZED").get(random.nextInt(4));
+        Long place = random.nextInt(2) == 0
+                ? null
+                : places.keySet().stream().skip(random.nextInt(2)).findFirst().orElseThrow();
         if (!sent(
                 "/fills/" + fill.id() + "/moves",
-                Map.of("bottle", Long.toString(fill.bottle().id()), "place", "", "air", air))) {
+                Map.of(
+                        "bottle",
+                        Long.toString(fill.bottle().id()),
+                        "place",
+                        place == null ? "" : Long.toString(place),
+                        "air",
+                        air))) {
             return "move refused";
         }
-        add(fill, (bath, at) -> bath.move(at, air, 20, 1));
-        return "move";
+        Light light = place == null ? Light.DARK : Objects.requireNonNull(places.get(place));
+        double celsius = light == Light.DARK ? 20 : light == Light.OPEN ? 24 : 12;
+        double faster = light == Light.DARK ? 1 : light == Light.OPEN ? 1.4 : 1.1;
+        add(fill, (bath, at) -> bath.move(at, air, celsius, faster));
+        return place == null ? "move" : "move to a place of its own";
     }
 
     private String look() throws Exception {
@@ -817,7 +1060,7 @@ public class HistoriesTest extends DemoApplicationTest {
             return "nothing to look at";
         }
         Ran run = dry.get(random.nextInt(dry.size()));
-        int roll = random.nextInt(run.rolls());
+        int roll = random.nextInt(run.rolls().size());
         String result = List.of("GOOD", "GOOD", "THIN", "THIN", "DENSE", "MILKY_DRY", "CAST")
                 .get(random.nextInt(7));
         boolean chemistry = random.nextInt(4) != 0;
@@ -901,15 +1144,14 @@ public class HistoriesTest extends DemoApplicationTest {
         return "override";
     }
 
-    private static List<mezcla.log.Roll> rolls(Asked asked) {
-        List<mezcla.log.Roll> rolls = new ArrayList<>();
+    private static List<Roll> rolls(Asked asked) {
+        List<Roll> rolls = new ArrayList<>();
         for (int line = 0; asked.typed().containsKey("film[" + line + "].count"); line++) {
             FilmFormat format =
                     FilmFormat.labelled(Objects.requireNonNull(asked.typed().get("film[" + line + "].format")));
             int count = Integer.parseInt(asked.typed().get("film[" + line + "].count"));
             for (int i = 0; i < count; i++) {
-                rolls.add(new mezcla.log.Roll(
-                        "Bram", format, format.equivalents(), asked.stops(), asked.irreplaceable()));
+                rolls.add(new Roll("Bram", format, format.equivalents(), asked.stops(), asked.irreplaceable()));
             }
         }
         return rolls;
@@ -1047,28 +1289,48 @@ public class HistoriesTest extends DemoApplicationTest {
         double rolls = developer.rolls + developer.earlier;
         double print = plain.printedRolls(baths);
         BigDecimal total = accounts.spending(batch).orElseThrow().cost().total().getAmount();
-        PagesRead read = new PagesRead(address -> {
-            try {
-                return read(address);
-            } catch (Exception e) {
-                throw new IllegalStateException(address, e);
-            }
-        });
+        PagesRead read = new PagesRead(this::readPage);
         read.all(new PagesRead.Asked(
                 when,
                 answer,
                 plan,
                 baths,
-                rolls > 0 ? Optional.of(each(total, rolls)) : Optional.empty(),
-                Double.isInfinite(print) ? Optional.empty() : Optional.of(each(total, print)),
+                rolls > 0 ? each(total, rolls) : Set.of(),
+                Double.isInfinite(print) ? Set.of() : each(total, print),
                 partsLeft(),
                 wall,
                 calendar,
                 othersPlan(answer)));
-        assertThat(read.read()).containsAll(PagesRead.wanted());
+        SignedIn whoReads = reader;
+        reader = bram;
+        new MoneyRead(this::readPage, "Bram")
+                .all(new MoneyRead.Asked(
+                        when,
+                        batch,
+                        YearMonth.from(now().atZone(HOUSE)).toString(),
+                        runs.stream().flatMap(run -> run.rolls().stream()).toList(),
+                        price,
+                        log.book().entries().size(),
+                        plain.leaflet.process().name(),
+                        School.valueOf(plain.school)));
+        reader = whoReads;
+        Set<String> seen = new HashSet<>(read.read());
+        seen.addAll(MoneyRead.ROUTES);
+        assertThat(seen).containsAll(PagesRead.wanted());
     }
 
-    private static String each(BigDecimal total, double rolls) {
-        return total.divide(BigDecimal.valueOf(rolls), 2, RoundingMode.HALF_UP).toPlainString();
+    private String readPage(String address) {
+        try {
+            return read(address);
+        } catch (Exception e) {
+            throw new IllegalStateException(address, e);
+        }
+    }
+
+    private static Set<String> each(BigDecimal total, double rolls) {
+        return DoubleStream.of(rolls - 1e-6, rolls, rolls + 1e-6)
+                .mapToObj(all -> total.divide(BigDecimal.valueOf(all), 2, RoundingMode.HALF_UP)
+                        .toPlainString())
+                .collect(Collectors.toSet());
     }
 }

@@ -223,6 +223,9 @@ final class PlainBatch {
                         || bath.sheet.role().key().equals("fixer"))) {
             codes.add("weak-bleach-fix");
         }
+        if (bath.doubted) {
+            codes.add("accident");
+        }
         if (!bath.everGood) {
             if (bath.weak) {
                 codes.add("weak-mix");

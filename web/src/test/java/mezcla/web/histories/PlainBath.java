@@ -34,6 +34,7 @@ final class PlainBath {
     boolean oldParts;
     boolean everGood;
     boolean everBad;
+    boolean doubted;
     String look = "";
     Instant lookAt = Instant.EPOCH;
     double rollsAtLook;
@@ -215,6 +216,7 @@ final class PlainBath {
             rollsAtLook = rollsAfter.getOrDefault(load, rolls);
         }
         everGood |= finding.equals("GOOD");
+        doubted &= !finding.equals("GOOD");
         everBad |= finding.startsWith("HEAVY");
         loads.computeIfAbsent(load, each -> new LinkedHashMap<>()).put(roll, finding);
     }

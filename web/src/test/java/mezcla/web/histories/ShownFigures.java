@@ -61,7 +61,7 @@ public final class ShownFigures {
     }
 
     static {
-        shows(Figure.STATE, Figure.TIME, "/", "/shelf", "/run", "/wall/{secret}", "/wall-sheet");
+        shows(Figure.STATE, Figure.TIME, "/shelf", "/run", "/wall/{secret}", "/wall-sheet");
         SHOWN.put(
                 "/batches/{id}",
                 EnumSet.of(Figure.STATE, Figure.TIME, Figure.TIMES, Figure.ROLLS, Figure.VOLUME, Figure.COST));
@@ -80,6 +80,7 @@ public final class ShownFigures {
 
     static {
         showsNone(
+                "/",
                 "/adopt",
                 "/batches/{id}/leaflet",
                 "/batches/{id}/looks/{run}",

@@ -64,7 +64,7 @@ public class MoneyJourneyTest extends DemoApplicationTest {
         Browser.assertAccessible(bram);
         row.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Ines"))
                 .click();
-        assertThat(heading(bram)).hasText("Ines is even");
+        assertThat(heading(bram)).hasText("Ines owes nothing");
         Browser.assertAccessible(bram);
 
         bram.navigate("/money/kits");

@@ -4,13 +4,8 @@ import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import mezcla.log.AboutMoney;
-import mezcla.log.DrumCollected;
 import mezcla.log.HouseDecided;
-import mezcla.log.KitArrived;
-import mezcla.log.KitPriced;
 import mezcla.log.LogEntry;
-import mezcla.log.RunLogged;
 import mezcla.measure.Refusal;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
@@ -127,15 +122,7 @@ public class HouseholdService {
     /** Whether an amount of money stands in the log: then its currency stays. */
     @Transactional(readOnly = true)
     public boolean hasMoney() {
-        return log.book().entries().stream().anyMatch(HouseholdService::isAboutMoney);
-    }
-
-    private static boolean isAboutMoney(LogEntry entry) {
-        return entry instanceof AboutMoney
-                || entry instanceof KitArrived
-                || entry instanceof KitPriced
-                || entry instanceof DrumCollected
-                || (entry instanceof RunLogged run && !run.charges().isEmpty());
+        return log.book().entries().stream().anyMatch(LogEntry::holdsAmount);
     }
 
     /** Everybody, by name. */

@@ -103,7 +103,7 @@ public final class EntryWords implements EntryVisitor<String> {
                 writer(entry.stamp()),
                 entry.stamp().memberId(),
                 entry.accept(this),
-                entry instanceof RunLogged run && !run.against().isEmpty() ? against(run) : "",
+                against(entry.against()),
                 gone == null ? "" : "Void, " + gone.stamp().who() + ": " + gone.reason(),
                 batches(entry));
     }
@@ -112,13 +112,11 @@ public final class EntryWords implements EntryVisitor<String> {
         return stamp.device() == null ? stamp.who() : stamp.who() + ", at " + stamp.device();
     }
 
-    private static String against(RunLogged run) {
-        return "Logged against: "
-                + String.join(
-                        ", ",
-                        run.against().stream()
-                                .map(code -> code.replace('-', ' '))
-                                .toList());
+    private static String against(List<String> limits) {
+        return limits.isEmpty()
+                ? ""
+                : "Logged against: "
+                        + limits.stream().map(code -> code.replace('-', ' ')).collect(Collectors.joining(", "));
     }
 
     /** The batches that an entry is about. */
@@ -128,9 +126,7 @@ public final class EntryWords implements EntryVisitor<String> {
     }
 
     private Optional<Long> batchNamed(LogEntry entry) {
-        return entry instanceof RunCalledOff off
-                ? book.find(off.started()).flatMap(LogEntry::batchNamed)
-                : entry.batchNamed();
+        return entry.batchNamed().or(() -> entry.ends().flatMap(book::find).flatMap(LogEntry::batchNamed));
     }
 
     private Optional<Long> batchOf(long fillId) {
@@ -524,13 +520,13 @@ public final class EntryWords implements EntryVisitor<String> {
     /** What a run was to have, by fill; empty for one that was logged in one go. */
     private Map<Long, Integer> planned(RunLogged run) {
         Map<Long, Integer> planned = new HashMap<>();
-        if (run.started() != null && book.find(run.started()).orElse(null) instanceof RunStarted start) {
+        run.ends().flatMap(book::find).ifPresent(start -> {
             for (RunBath bath : start.baths()) {
                 if (bath.seconds() != null) {
                     planned.put(bath.fillId(), bath.seconds());
                 }
             }
-        }
+        });
         return planned;
     }
 
@@ -586,8 +582,6 @@ public final class EntryWords implements EntryVisitor<String> {
     /** The roll that was looked at: what it is, whose, and when it was run. */
     private String roll(FilmInspected look) {
         return book.find(look.run())
-                .filter(RunLogged.class::isInstance)
-                .map(RunLogged.class::cast)
                 .filter(run -> look.roll() < run.rolls().size())
                 .map(run -> "%s of %s, run on %s"
                         .formatted(

@@ -9,7 +9,6 @@ import java.util.stream.IntStream;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
-import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.MixingTemperature;
@@ -281,13 +280,18 @@ public record SheetForm(Map<String, String> typed) {
         typed.put(at + "rotary", rotary == null ? "" : new ProcessingTime((int) Math.round(rotary)).toString());
         typed.put(at + "at", exact(bath.timing().atC()) + " °C");
         typed.put(at + "within", bath.timing().printsTolerance() ? SheetLines.tolerance(bath.timing()) : "");
-        if (bath.timing().exhaustion() instanceof Exhaustion.PerRoll perRoll) {
-            typed.put(at + "wear", "per-roll");
-            typed.put(at + "percent", exact(perRoll.percent()) + " %");
-        } else if (bath.timing().exhaustion() instanceof Exhaustion.Steps steps) {
-            typed.put(at + "wear", "steps");
-            typed.put(at + "bands", SheetLines.bands(PrintedBands.of(steps)));
-        }
+        bath.timing()
+                .exhaustion()
+                .tell(
+                        () -> {},
+                        percent -> {
+                            typed.put(at + "wear", "per-roll");
+                            typed.put(at + "percent", exact(percent) + " %");
+                        },
+                        steps -> {
+                            typed.put(at + "wear", "steps");
+                            typed.put(at + "bands", SheetLines.bands(PrintedBands.of(steps)));
+                        });
         typed.put(at + "push", SheetLines.pushes(bath.timing().push()));
         typed.put(at + "table", SheetLines.temperatureTable(bath.timing().temperatureTable()));
         PrintedMovement movement = bath.movement();

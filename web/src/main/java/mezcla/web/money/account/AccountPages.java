@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import mezcla.batch.LogBook;
-import mezcla.log.RunLogged;
+import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
 import mezcla.money.AccountLine;
 import mezcla.money.Accounts;
@@ -20,6 +20,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
+import mezcla.web.words.BalanceWords;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.springframework.security.access.AccessDeniedException;
@@ -77,19 +78,9 @@ class AccountPages {
         }
         Accounts all = accounts.accounts();
         Money balance = all.balance(name);
-        String whose = name.equals(member.name()) ? "You" : name;
-        boolean you = name.equals(member.name());
         return new Page(
-                balance.isZero()
-                        ? "%s %s even".formatted(whose, you ? "are" : "is")
-                        : balance.isNegative()
-                                ? "%s %s %s".formatted(whose, you ? "owe" : "owes", Figures.money(balance.abs()))
-                                : "%s %s %s to %s credit"
-                                        .formatted(
-                                                whose,
-                                                you ? "have" : "has",
-                                                Figures.money(balance),
-                                                you ? "your" : "their"),
+                Figures.sentence(
+                        name.equals(member.name()) ? BalanceWords.yours(balance) : BalanceWords.of(name, balance)),
                 houses.house().name(),
                 name,
                 lines(all, name),
@@ -123,10 +114,7 @@ class AccountPages {
         String said =
                 switch (line.kind()) {
                     case CHARGE ->
-                        book.find(line.of())
-                                .filter(RunLogged.class::isInstance)
-                                .map(entry -> film((RunLogged) entry, line))
-                                .orElse("Film");
+                        book.find(line.of()).map(entry -> film(entry, line)).orElse("Film");
                     case MADE_EVEN -> "Batch %d made even: what it really cost".formatted(line.batch());
                     case KIT -> "Paid for kit %d".formatted(line.kit());
                     case PAYMENT, CORRECTION, WRITTEN_OFF ->
@@ -137,7 +125,7 @@ class AccountPages {
         return line.takesBack() ? "Taken back: " + Figures.within(said) : said;
     }
 
-    private static String film(RunLogged run, AccountLine line) {
+    private static String film(LogEntry run, AccountLine line) {
         AccountLine.Film film = line.film();
         List<String> names = run.rolls().stream()
                 .filter(roll -> film != null && roll.format() == film.format())
@@ -151,7 +139,7 @@ class AccountPages {
                 .formatted(
                         film == null ? 0 : Math.abs(film.rolls()),
                         film == null ? "" : film.format().label(),
-                        run.batchId(),
+                        line.batch(),
                         names.isEmpty() ? "" : ": " + String.join(", ", names));
     }
 

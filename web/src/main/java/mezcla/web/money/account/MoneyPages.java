@@ -32,6 +32,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.log.Remembered;
 import mezcla.web.money.HouseAccounts;
 import mezcla.web.money.KitOffers;
+import mezcla.web.words.BalanceWords;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -212,12 +213,7 @@ class MoneyPages {
                         .orElse("");
         if (!member.isSteward()) {
             Money own = all.balance(member.name());
-            return Figures.sentence(cost
-                    + (own.isNegative()
-                            ? "you owe " + Figures.money(own.abs())
-                            : own.isPositive()
-                                    ? "you have " + Figures.money(own) + " to your credit"
-                                    : "you owe nothing"));
+            return Figures.sentence(cost + BalanceWords.yours(own));
         }
         long owing = owed.size();
         return Figures.sentence(cost

@@ -39,20 +39,32 @@ class MyFilm {
     record Page(String heading, String houseName, List<Line> rolls) {}
 
     /** A roll. */
-    record Line(String day, String format, String name, long batch, String process, String came, String charged) {}
+    record Line(
+            boolean own,
+            String day,
+            String format,
+            String name,
+            long batch,
+            String process,
+            String came,
+            String charged) {}
 
     @Transactional(readOnly = true)
     Page page(SignedIn member) {
         List<Line> lines = lines(member);
-        return new Page(
-                lines.isEmpty()
-                        ? "No film of yours was run yet"
-                        : "%s of yours %s run"
-                                .formatted(
-                                        Figures.sentence(Figures.count(lines.size(), "roll")),
-                                        lines.size() == 1 ? "was" : "were"),
-                houses.house().name(),
-                lines);
+        int own = (int) lines.stream().filter(Line::own).count();
+        return new Page(heading(own, lines.size() - own), houses.house().name(), lines);
+    }
+
+    private static String heading(int own, int borne) {
+        if (own + borne == 0) {
+            return "No film of yours was run yet";
+        }
+        String guests = Figures.count(borne, "roll") + " that you pay for";
+        return Figures.sentence(
+                own == 0
+                        ? guests
+                        : Figures.count(own, "roll") + " of yours so far" + (borne == 0 ? "" : ", and " + guests));
     }
 
     /** Film that is the member's own, or that they bear. */
@@ -89,6 +101,7 @@ class MyFilm {
                 ? (owns ? "" : "of " + roll.owner())
                 : roll.film().name();
         return new Line(
+                owns,
                 Figures.dayAndYear(run.stamp().happenedAt(), houses.house().timeZone()),
                 roll.format().label(),
                 name,

@@ -20,6 +20,7 @@ import java.util.stream.Stream;
 import mezcla.batch.LogBook;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.DrumCollected;
+import mezcla.log.EntryGroup;
 import mezcla.log.FillsDiscarded;
 import mezcla.log.LogEntry;
 import mezcla.log.Roll;
@@ -313,16 +314,14 @@ class MonthPages {
 
     private List<Figure> waste(Instant from, Instant to) {
         LogBook book = log.book();
-        List<LogEntry> counting = book.waste().stream()
+        List<LogEntry> counting = book.entries().stream()
+                .filter(row -> row.kind().group() == EntryGroup.DISCARDS)
                 .filter(row -> book.voiding(row.stamp().sequence()).isEmpty())
                 .filter(row -> within(row.stamp().happenedAt(), from, to))
                 .toList();
         Map<WasteRoute, Double> poured = new EnumMap<>(WasteRoute.class);
-        book.entries().stream()
-                .filter(FillsDiscarded.class::isInstance)
-                .filter(row -> book.voiding(row.stamp().sequence()).isEmpty())
-                .filter(row -> within(row.stamp().happenedAt(), from, to))
-                .flatMap(row -> ((FillsDiscarded) row).fills().stream())
+        LogEntry.only(counting, FillsDiscarded.class)
+                .flatMap(row -> row.fills().stream())
                 .forEach(fill -> poured.merge(fill.route(), fill.volumeMl(), Double::sum));
         List<Figure> figures = new ArrayList<>();
         poured.forEach((route, ml) -> figures.add(new Figure(route.words(), Figures.inAll(ml), "poured away")));
@@ -331,9 +330,7 @@ class MonthPages {
                         level.drum().name(),
                         Figures.inAll(level.levelMl()),
                         "in it now, since it was last collected")));
-        counting.stream()
-                .filter(DrumCollected.class::isInstance)
-                .map(DrumCollected.class::cast)
+        LogEntry.only(counting, DrumCollected.class)
                 .forEach(drum -> figures.add(new Figure(
                         drum.drum(),
                         Figures.inAll(drum.volumeMl()),
