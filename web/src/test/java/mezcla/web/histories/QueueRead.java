@@ -15,13 +15,14 @@ final class QueueRead {
     /**
      * A load that is proposed.
      *
+     * @param number which one it is of the evening, from 1
      * @param time its developer's time, as shown
      * @param pour when it is poured
      * @param codes the codes of its films
      * @param tank its tank
      * @param key what it is taken by
      */
-    record Load(String time, String pour, List<String> codes, String tank, String key) {}
+    record Load(int number, String time, String pour, List<String> codes, String tank, String key) {}
 
     /** The first load that is proposed through a batch. */
     static Optional<Load> first(String page, long batch) {
@@ -31,6 +32,7 @@ final class QueueRead {
                 .filter(load -> load.contains("href=\"/batches/" + batch + "\""))
                 .findFirst()
                 .map(load -> new Load(
+                        Integer.parseInt(one(load, "Load ([0-9]+), pour")),
                         one(load, "verdict-time\">([^<]*)<"),
                         one(load, "pour at ([0-9]{2}:[0-9]{2})"),
                         Pattern.compile("reel-code[^>]*>([^<]*)<")
