@@ -1,8 +1,10 @@
 package mezcla.batch;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +14,7 @@ import mezcla.leaflet.BathRole;
 import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
+import mezcla.mixing.BatchPlan;
 
 /** Which bottles fresh fills may go into. */
 public final class Bottling {
@@ -72,6 +75,41 @@ public final class Bottling {
                 .sorted(Comparator.comparingInt(
                         bottle -> !suits(bottle, role) ? 2 : role.equals(held.get(bottle.id())) ? 0 : 1))
                 .toList();
+    }
+
+    /**
+     * Bottles for the baths of a plan.
+     *
+     * @param bottles the bottle of each bath that there is one for, by its key
+     * @param missing how much goes into those that there is none for, in ml
+     */
+    public record Chosen(Map<String, Bottle> bottles, List<Double> missing) {}
+
+    /**
+     * Takes the best bottle for each bath of a plan: one that suits it and holds it, else the one that it came in where it may
+     * stay in that.
+     *
+     * @param baths what is to be mixed, in the order of choosing
+     * @param bottles the house's bottles
+     */
+    public Chosen choose(List<BatchPlan.PlannedBath> baths, List<Bottle> bottles) {
+        Map<String, Bottle> chosen = new LinkedHashMap<>();
+        List<Double> missing = new ArrayList<>();
+        for (BatchPlan.PlannedBath bath : baths) {
+            BathRole role = bath.bath().role();
+            double volumeMl = bath.mix().finalMl();
+            freeFor(volumeMl, role, bottles).stream()
+                    .filter(bottle -> suits(bottle, role))
+                    .findFirst()
+                    .or(() -> bath.mayStay() ? Optional.of(Bottle.itsOwn(volumeMl)) : Optional.empty())
+                    .ifPresentOrElse(
+                            bottle -> {
+                                take(bottle, volumeMl);
+                                chosen.put(bath.bath().key(), bottle);
+                            },
+                            () -> missing.add(volumeMl));
+        }
+        return new Chosen(chosen, missing);
     }
 
     /** Takes bottles out of the choice that something else will go into. */

@@ -17,7 +17,8 @@ import mezcla.measure.Slack;
  * @param levelMl how much is in it, in ml
  */
 public record DrumLevel(Drum drum, double levelMl) {
-    private static final double DUE_FROM = 0.8;
+    /** The share of a drum from which it is time to have it collected. */
+    public static final double DUE_FROM = 0.8;
 
     /**
      * The levels of drums, in the order in which they are handed in.

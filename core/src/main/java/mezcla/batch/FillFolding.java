@@ -204,7 +204,7 @@ final class FillFolding {
         }
         good |= result.isGood();
         doubted &= !result.isGood();
-        bad |= result == Finding.HEAVY_CAST || result == Finding.HEAVY_GRAIN;
+        bad |= result.isHeavy();
     }
 
     /** Trim concerns the developer of the image alone (rules, 4.5). */

@@ -20,42 +20,44 @@ public record BathRole(String key, String name, String letters, Nature nature) {
      */
     public enum Nature {
         /** Comes before the developer, to warm the film or soften a backing. */
-        PRE_BATH(traits("pre-bath", "Pre-bath", "Pb")),
+        PRE_BATH(traits("pre-bath", "Pre-bath", "Pb", 90, NO_LIMIT)),
         /** Makes the image: a negative's developer. */
-        DEVELOPER(developer("developer", "Developer", "De")),
+        DEVELOPER(developer("developer", "Developer", "De", 42, 12)),
         /** Makes the negative image of a slide. */
-        FIRST_DEVELOPER(developer("first-developer", "First developer", "F1")),
+        FIRST_DEVELOPER(developer("first-developer", "First developer", "F1", 28, 12)),
         /** Makes what is left developable. */
-        REVERSAL_BATH(traits("reversal-bath", "Reversal bath", "Rv").spoiledByAir(1)),
+        REVERSAL_BATH(
+                traits("reversal-bath", "Reversal bath", "Rv", 42, NO_LIMIT).spoiledByAir(1)),
         /** Makes the dyes. */
-        COLOUR_DEVELOPER(developer("colour-developer", "Colour developer", "Cd")),
+        COLOUR_DEVELOPER(developer("colour-developer", "Colour developer", "Cd", 42, 12)),
         /** Ends development at once. */
-        STOP(traits("stop", "Stop", "St").with(Trait.ACID, Trait.ANY_TEMPERATURE)),
+        STOP(traits("stop", "Stop", "St", 90, NO_LIMIT).with(Trait.ACID, Trait.ANY_TEMPERATURE)),
         /** Turns silver into something a fixer can take. */
-        BLEACH(traits("bleach", "Bleach", "Bl")
+        BLEACH(traits("bleach", "Bleach", "Bl", 180, 30)
                 .into(WasteRoute.SILVER_BEARING)
                 .with(Trait.INTO_WATER, Trait.SPOILS_DEVELOPERS)
                 .cautioned(Caution.ACID_INTO_WATER)),
         /** Takes the silver out. */
-        FIXER(traits("fixer", "Fixer", "Fx")
+        FIXER(traits("fixer", "Fixer", "Fx", 120, 20)
                 .into(WasteRoute.SILVER_BEARING)
                 .spoiledByAir(0.5)
                 .with(Trait.FIXES, Trait.SPOILS_DEVELOPERS)),
         /** Bleach and fixer in one. */
-        BLEACH_FIX(traits("bleach-fix", "Bleach-fix", "Bx")
+        BLEACH_FIX(traits("bleach-fix", "Bleach-fix", "Bx", 60, 16)
                 .into(WasteRoute.SILVER_BEARING)
                 .spoiledByAir(1)
                 .with(Trait.FIXES, Trait.MAY_FIZZ, Trait.INTO_WATER, Trait.SPOILS_DEVELOPERS)
                 .cautioned(Caution.AIR, Caution.FIZZES, Caution.STAINS, Caution.ACID_INTO_WATER)),
         /** The final rinse. */
-        STABILISER(traits("stabiliser", "Final rinse", "Fr")
+        STABILISER(traits("stabiliser", "Final rinse", "Fr", 60, 24)
                 .spoiledByAir(0.2)
                 .with(Trait.LAST, Trait.ANY_TEMPERATURE)
                 .cautioned(Caution.FORMALDEHYDE)),
         /** Helps water to run off. */
-        WETTING_AGENT(traits("wetting-agent", "Wetting agent", "Wa").with(Trait.LAST, Trait.ANY_TEMPERATURE)),
+        WETTING_AGENT(
+                traits("wetting-agent", "Wetting agent", "Wa", 90, NO_LIMIT).with(Trait.LAST, Trait.ANY_TEMPERATURE)),
         /** Named by the house. */
-        OTHER(traits("", "", "Ot"));
+        OTHER(traits("", "", "Ot", NO_LIMIT, NO_LIMIT));
 
         /** Its sets never change, which the compiler cannot know. */
         @SuppressWarnings("ImmutableEnumChecker")
@@ -65,16 +67,31 @@ public record BathRole(String key, String name, String letters, Nature nature) {
             this.traits = traits;
         }
 
-        private static Traits traits(String key, String name, String letters) {
-            return new Traits(key, name, letters, WasteRoute.OTHERS, 0, Set.of(), Set.of());
+        private static Traits traits(
+                String key, String name, String letters, double usualLifeDays, double usualRollsALitre) {
+            return new Traits(
+                    key,
+                    name,
+                    letters,
+                    new Usual(usualLifeDays, usualRollsALitre),
+                    WasteRoute.OTHERS,
+                    0,
+                    Set.of(),
+                    Set.of());
         }
 
-        private static Traits developer(String key, String name, String letters) {
-            return traits(key, name, letters)
+        private static Traits developer(
+                String key, String name, String letters, double usualLifeDays, double usualRollsALitre) {
+            return traits(key, name, letters, usualLifeDays, usualRollsALitre)
                     .into(WasteRoute.DEVELOPERS)
                     .spoiledByAir(2)
                     .with(Trait.DEVELOPS)
                     .cautioned(Caution.SENSITISES);
+        }
+
+        /** What the house takes where a sheet prints no life or no capacity; it may choose otherwise. */
+        public Usual usual() {
+            return traits.usual();
         }
 
         /** The name of its hatching in drawings. */
@@ -122,28 +139,40 @@ public record BathRole(String key, String name, String letters, Nature nature) {
         ACID
     }
 
+    /** What nobody limits. */
+    private static final double NO_LIMIT = Double.POSITIVE_INFINITY;
+
+    /**
+     * What stands in for a sheet that prints nothing (rules, section 5); <em>house</em>.
+     *
+     * @param lifeDays how long it lasts once it is mixed, in days; infinite for no limit
+     * @param rollsALitre how many roll equivalents a litre takes; infinite for no limit
+     */
+    public record Usual(double lifeDays, double rollsALitre) {}
+
     private record Traits(
             String key,
             String name,
             String letters,
+            Usual usual,
             WasteRoute waste,
             double airSensitivity,
             Set<Trait> is,
             Set<Caution> cautions) {
         Traits into(WasteRoute route) {
-            return new Traits(key, name, letters, route, airSensitivity, is, cautions);
+            return new Traits(key, name, letters, usual, route, airSensitivity, is, cautions);
         }
 
         Traits spoiledByAir(double much) {
-            return new Traits(key, name, letters, waste, much, is, cautions);
+            return new Traits(key, name, letters, usual, waste, much, is, cautions);
         }
 
         Traits with(Trait... more) {
-            return new Traits(key, name, letters, waste, airSensitivity, Set.of(more), cautions);
+            return new Traits(key, name, letters, usual, waste, airSensitivity, Set.of(more), cautions);
         }
 
         Traits cautioned(Caution... more) {
-            return new Traits(key, name, letters, waste, airSensitivity, is, Set.of(more));
+            return new Traits(key, name, letters, usual, waste, airSensitivity, is, Set.of(more));
         }
     }
 
@@ -238,6 +267,11 @@ public record BathRole(String key, String name, String letters, Nature nature) {
     /** Whether film that stays milky when dry points at this bath (rules, section 6). */
     public boolean fixes() {
         return nature.is(Trait.FIXES);
+    }
+
+    /** Whether film can do without it: only what comes before the developer. */
+    public boolean mayBeLeftOut() {
+        return nature == Nature.PRE_BATH;
     }
 
     /** Whether it ends a run: nothing but drying comes after it. */

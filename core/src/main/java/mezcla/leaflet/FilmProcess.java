@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /**
  * A family of chemistry: one of the three that everybody knows, or another that the house names.
@@ -25,6 +24,9 @@ public record FilmProcess(String key, String name) {
 
     /** Colour negative film with a carbon backing, which must come off first. */
     public static final FilmProcess CINE_NEGATIVE = new FilmProcess("cine-negative", "Cine negative");
+
+    /** The three that everybody knows. */
+    public static final List<FilmProcess> KNOWN = List.of(COLOUR_NEGATIVE, COLOUR_SLIDE, CINE_NEGATIVE);
 
     /**
      * The bath that makes the image, which pushing, trim and looks concern (rules, sections 4.3, 4.5 and 6): the first
@@ -113,7 +115,7 @@ public record FilmProcess(String key, String name) {
 
     /** The process of that key; one that the house names where it is none of the three. */
     public static FilmProcess of(String key) {
-        return Stream.of(COLOUR_NEGATIVE, COLOUR_SLIDE, CINE_NEGATIVE)
+        return KNOWN.stream()
                 .filter(process -> process.key().equals(key))
                 .findFirst()
                 .orElseGet(() -> new FilmProcess(key, key));

@@ -4,7 +4,8 @@ import java.util.Locale;
 
 /**
  * What a rule objects to, as a value: a plan can carry it, and a {@link Refusal} throws it where a method must refuse.
- * Each subject has a sealed family of records; the words for them stand in message files under {@link #wording}.
+ * Each subject has a sealed family of records. What one of them means is its sentence, which stands once, in the message file,
+ * under {@link #wording}.
  */
 public interface Objection {
     /** The name of what is objected to: that of its record, in lower case with hyphens. */
@@ -29,7 +30,8 @@ public interface Objection {
 
     /** The field of a form that it belongs to; empty where that is for the form to say. */
     default String field() {
-        return "";
+        OfField of = getClass().getAnnotation(OfField.class);
+        return of == null ? "" : of.value();
     }
 
     /** Something that was asked for and is not there. */

@@ -14,6 +14,7 @@ import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.MixingTemperature;
+import mezcla.leaflet.Recipe;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 
@@ -31,7 +32,12 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
      * @param mix how it is mixed
      * @param takes what it takes of the kit
      */
-    public record PlannedBath(Bath bath, MixPlan mix, List<Take> takes) {}
+    public record PlannedBath(Bath bath, MixPlan mix, List<Take> takes) {
+        /** Whether it may stay in the bottle that it came in: what is ready to use. */
+        public boolean mayStay() {
+            return mix.recipe().mode() == Recipe.Mode.READY_TO_USE;
+        }
+    }
 
     /**
      * What a bath takes of a part.

@@ -3,8 +3,11 @@ package mezcla.planning;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import mezcla.measure.Slack;
 import mezcla.money.ExpectedRolls;
@@ -35,6 +38,21 @@ public record BatchSize(
         double wasted,
         double lastsWeeks,
         double waitsWeeks) {
+    /** The fewest rolls a week that anything is worked out for. */
+    public static final double LEAST_PER_WEEK = 0.1;
+
+    /** The most. */
+    public static final double MOST_PER_WEEK = 200;
+
+    /** How many rolls anybody saves up. */
+    public static final int MOST_SAVED = 24;
+
+    /** The shortest life of a batch that anything is worked out for, in weeks. */
+    public static final double LEAST_WEEKS = 0.5;
+
+    /** The least that a tank takes where a house has none yet, in ml; <em>house</em>. */
+    public static final double SMALLEST_ML = 250;
+
     private static final int MOST_BATCHES = 24;
     private static final double LEAST_ROLLS = 0.01;
     private static final double NEVER_WEEKS = 520;
@@ -99,6 +117,28 @@ public record BatchSize(
             of(offer, batches, perWeek, saved).ifPresent(all::add);
         }
         return all;
+    }
+
+    /**
+     * Every sensible way to use each of several kits, the cheapest roll first.
+     *
+     * @param smallestMl the least that a tank takes, in ml
+     * @param perWeek λ: how many rolls come a week, above 0
+     * @param saved how many rolls are saved up before each batch is mixed
+     */
+    public static List<BatchSize> ways(Collection<KitOffer> offers, double smallestMl, double perWeek, int saved) {
+        return offers.stream()
+                .flatMap(offer -> all(offer, smallestMl, perWeek, saved).stream())
+                .sorted(CHEAPEST_FIRST)
+                .toList();
+    }
+
+    /** The best way to use each kit, the cheapest roll first. */
+    public static List<BatchSize> best(Collection<KitOffer> offers, double smallestMl, double perWeek) {
+        Map<String, BatchSize> best = new LinkedHashMap<>();
+        ways(offers, smallestMl, perWeek, 0)
+                .forEach(size -> best.putIfAbsent(size.offer().name(), size));
+        return List.copyOf(best.values());
     }
 
     /** The cheapest roll first; of what costs the same, the larger batch. */

@@ -102,6 +102,49 @@ public record RunPresent(
         };
     }
 
+    /** What a press of the main button says. */
+    public enum Press {
+        /** The next bath goes in. */
+        POUR,
+        /** One more fill of water is out. */
+        FILL,
+        /** The tank was moved. */
+        MOVED,
+        /** The film comes out. */
+        DONE,
+        /** Nothing: there is only to wait. */
+        NONE
+    }
+
+    /**
+     * Which press takes the run on (rules, section 7).
+     *
+     * @param open whether the present step goes on until somebody sees that it is enough
+     * @param inFills how many fills of water it is; 0 where it is timed
+     * @param last whether no step comes after it
+     * @param over whether its time is over
+     * @param due whether a movement is due that is ticked off
+     */
+    public Press press(boolean open, int inFills, boolean last, boolean over, boolean due) {
+        if (done) {
+            return Press.NONE;
+        }
+        if (step < 0) {
+            return Press.POUR;
+        }
+        Press on = last ? Press.DONE : Press.POUR;
+        if (open) {
+            return on;
+        }
+        if (fills < inFills) {
+            return Press.FILL;
+        }
+        if (over) {
+            return on;
+        }
+        return due ? Press.MOVED : Press.NONE;
+    }
+
     /** How long it has waited by a moment, in seconds, a pause that goes on among it. */
     public double waitedSeconds(Instant by) {
         return waitingSince == null ? pausedSeconds : pausedSeconds + Math.max(0, between(waitingSince, by));

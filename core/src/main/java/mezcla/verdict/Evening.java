@@ -118,7 +118,15 @@ public record Evening(Instant startWarming, List<Load> loads) {
     /** The most minutes from one load's hanging to the next one's pouring. */
     public static final int MOST_BETWEEN_MINUTES = 120;
 
-    private static final Duration STAYS_WARM = Duration.ofHours(2);
+    /** How many loads are planned for one evening. */
+    public static final int MOST_LOADS = 6;
+
+    /** How long a load stays planned that nobody begins. */
+    public static final Duration LASTS = Duration.ofHours(12);
+
+    /** How long bottles are taken to have stayed warm after a run. */
+    public static final Duration STAYS_WARM = Duration.ofHours(2);
+
     private static final Duration HOT_MIX_STAYS_WARM = Duration.ofMinutes(45);
     private static final Duration HAS_JUST_PASSED = Duration.ofHours(1);
 

@@ -29,6 +29,9 @@ public record FillLimits(
         @Nullable LocalDate lastDay,
         @Nullable LocalDate dayTestedFrom,
         Reason.LimitOf whoseDays) {
+    /** How many rolls are ticked or notched one by one on a bottle: what it can do beyond is only said. */
+    public static final int MOST_COUNTED = 24;
+
     private static final double SLACK = 1e-9;
 
     /**

@@ -41,6 +41,11 @@ public record Judging(
         this(schools, usual, limits, StandIns.usual(), climate);
     }
 
+    /** The same house, if it judged film of every process by one school. */
+    public Judging wholly(School school) {
+        return new Judging(Map.of(), school, limits, standIns, climate);
+    }
+
     /** A batch as the house takes its limits. */
     public BatchState over(BatchState batch) {
         return batch.fills().stream().anyMatch(this::differs) ? batch.withFills(this::over) : batch;

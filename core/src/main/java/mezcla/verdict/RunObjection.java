@@ -3,32 +3,22 @@ package mezcla.verdict;
 import mezcla.batch.FillState;
 import mezcla.leaflet.BathRole;
 import mezcla.measure.Objection;
+import mezcla.measure.OfField;
 
 /** What speaks against a run (rules, section 6). */
 public sealed interface RunObjection extends Objection {
-    /** A batch of which nothing stands. */
     record BatchEnded(long batch) implements RunObjection {}
 
-    /** A bath that its process needs: poured away and not renewed, or never mixed. */
     record BathMissing(BathRole role) implements RunObjection {}
 
-    /** A bath that has no answer for the temperature asked for, in °C. */
-    record BathOutsideTemperature(FillState fill, double actualC, double leastC, double mostC) implements RunObjection {
-        @Override
-        public String field() {
-            return "temperature";
-        }
-    }
+    @OfField("temperature")
+    record BathOutsideTemperature(FillState fill, double actualC, double leastC, double mostC)
+            implements RunObjection {}
 
-    /** More film than what is in the tank can do, in ml of solution: of a one-shot, of stock (rules, 4.9). */
+    @OfField("film")
     record TooMuchFilm(FillState fill, double needsMl, double pouredMl) implements RunObjection {
         /** The code under which it is passed on purpose. */
         public static final String LIMIT = "too-much-film";
-
-        @Override
-        public String field() {
-            return "film";
-        }
 
         @Override
         public boolean canBePassed() {
@@ -36,10 +26,8 @@ public sealed interface RunObjection extends Objection {
         }
     }
 
-    /** A bath that is barred. */
     record BathBarred(FillState fill, FillState.Bar bar) implements RunObjection {}
 
-    /** A bath that its school condemns. */
     record BathMustGo(FillState fill, Reason because) implements RunObjection {
 
         @Override
@@ -54,48 +42,27 @@ public sealed interface RunObjection extends Objection {
         }
     }
 
-    /** More film than a bath takes, in roll equivalents. */
+    @OfField("film")
     record RunTooBig(FillState fill, double rolls, double fits) implements RunObjection {
-        @Override
-        public String field() {
-            return "film";
-        }
-
         @Override
         public boolean canBePassed() {
             return fill.bath().oneShot() == null;
         }
     }
 
-    /** Too little for the tank, in ml, and maybe for any tank of the house. */
+    @OfField("tank")
     record TooLittleForTank(FillState fill, double needsMl, double leftMl, boolean forAny) implements RunObjection {
         @Override
         public String wording() {
             return forAny ? "too-little-for-any-tank" : key();
         }
-
-        @Override
-        public String field() {
-            return "tank";
-        }
     }
 
-    /** Film of different pushes in one tank. */
-    record PushesDiffer() implements RunObjection {
-        @Override
-        public String field() {
-            return "push";
-        }
-    }
+    @OfField("push")
+    record PushesDiffer() implements RunObjection {}
 
-    /** A run without film. */
-    record RollsMissing() implements RunObjection {
-        @Override
-        public String field() {
-            return "film";
-        }
-    }
+    @OfField("film")
+    record RollsMissing() implements RunObjection {}
 
-    /** An evening without a load. */
     record LoadsMissing() implements RunObjection {}
 }

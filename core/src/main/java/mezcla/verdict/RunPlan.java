@@ -96,6 +96,11 @@ public record RunPlan(
                                     Math.max(SHORTEST_SECONDS, shown.seconds() + correctionSeconds)));
         }
 
+        /** The time that is said of the bath: none where it has to go. */
+        public Optional<ProcessingTime> worth() {
+            return verdict.state() == State.DISCARD ? Optional.empty() : shown();
+        }
+
         /** The water that goes with the stock of a one-shot, in ml; 0 for a bath that is used again. */
         public double waterMl() {
             Bath.OneShot oneShot = fill.bath().oneShot();
@@ -475,6 +480,21 @@ public record RunPlan(
         return batch.imageDeveloper().flatMap(developer -> baths.stream()
                 .filter(bath -> bath.fill().id() == developer.id())
                 .findFirst());
+    }
+
+    /** The baths that it lacks, so that it takes no film. */
+    public List<BathRole> lacking() {
+        return objections.stream()
+                .filter(RunObjection.BathMissing.class::isInstance)
+                .map(objection -> ((RunObjection.BathMissing) objection).role())
+                .toList();
+    }
+
+    /** The time that is said of the batch: its developer's; none where it has to go, or takes no film without a bath. */
+    public Optional<ProcessingTime> worth() {
+        return verdict.state() == State.DISCARD || !lacking().isEmpty()
+                ? Optional.empty()
+                : imageDeveloper().flatMap(PlannedBath::worth);
     }
 
     /** The fills that hold it back by their limits, or are missing: what a fresh fill would mend. */

@@ -35,6 +35,9 @@ public record RunQuestion(
         ZoneId zone,
         @Nullable Double celsius,
         boolean passesOneLoad) {
+    /** How many rolls anybody runs in one go; <em>house</em>. */
+    public static final int MOST_ROLLS = 24;
+
     /**
      * A tank as it is used (rules, 4.10 and section 7).
      *

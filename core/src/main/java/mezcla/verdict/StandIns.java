@@ -2,8 +2,10 @@ package mezcla.verdict;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.function.ToDoubleFunction;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
+import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
 import org.jspecify.annotations.Nullable;
 
@@ -25,27 +27,18 @@ public record StandIns(Map<BathRole.Nature, Double> lifeDays, Map<BathRole.Natur
 
     /** Those that a house begins with; <em>house</em>. */
     public static StandIns usual() {
-        Map<BathRole.Nature, Double> life = new EnumMap<>(BathRole.Nature.class);
-        life.put(BathRole.Nature.PRE_BATH, 90.0);
-        life.put(BathRole.Nature.DEVELOPER, 42.0);
-        life.put(BathRole.Nature.FIRST_DEVELOPER, 28.0);
-        life.put(BathRole.Nature.REVERSAL_BATH, 42.0);
-        life.put(BathRole.Nature.COLOUR_DEVELOPER, 42.0);
-        life.put(BathRole.Nature.STOP, 90.0);
-        life.put(BathRole.Nature.BLEACH, 180.0);
-        life.put(BathRole.Nature.FIXER, 120.0);
-        life.put(BathRole.Nature.BLEACH_FIX, 60.0);
-        life.put(BathRole.Nature.STABILISER, 60.0);
-        life.put(BathRole.Nature.WETTING_AGENT, 90.0);
-        Map<BathRole.Nature, Double> rolls = new EnumMap<>(BathRole.Nature.class);
-        rolls.put(BathRole.Nature.DEVELOPER, 12.0);
-        rolls.put(BathRole.Nature.FIRST_DEVELOPER, 12.0);
-        rolls.put(BathRole.Nature.COLOUR_DEVELOPER, 12.0);
-        rolls.put(BathRole.Nature.BLEACH, 30.0);
-        rolls.put(BathRole.Nature.FIXER, 20.0);
-        rolls.put(BathRole.Nature.BLEACH_FIX, 16.0);
-        rolls.put(BathRole.Nature.STABILISER, 24.0);
-        return new StandIns(life, rolls);
+        return new StandIns(limits(BathRole.Usual::lifeDays), limits(BathRole.Usual::rollsALitre));
+    }
+
+    private static Map<BathRole.Nature, Double> limits(ToDoubleFunction<BathRole.Usual> which) {
+        Map<BathRole.Nature, Double> limits = new EnumMap<>(BathRole.Nature.class);
+        for (BathRole.Nature nature : BathRole.Nature.values()) {
+            double limit = which.applyAsDouble(nature.usual());
+            if (Double.isFinite(limit)) {
+                limits.put(nature, limit);
+            }
+        }
+        return limits;
     }
 
     /** None: a bath without a printed limit has none. */
@@ -83,6 +76,15 @@ public record StandIns(Map<BathRole.Nature, Double> lifeDays, Map<BathRole.Natur
         return printed.limited(
                 orElse(printed.capacity(), rollsALitre.get(nature), printed.capacityForMl() / ML_A_LITRE),
                 orElse(printed.lifeDays(), lifeDays.get(nature), 1));
+    }
+
+    /** A leaflet with what stands in for what it leaves out of each of its baths. */
+    public Leaflet over(Leaflet printed) {
+        Leaflet standing = printed;
+        for (Bath bath : printed.baths()) {
+            standing = standing.with(over(printed.counted(bath.key())));
+        }
+        return standing;
     }
 
     private static @Nullable Range orElse(@Nullable Range printed, @Nullable Double standIn, double times) {

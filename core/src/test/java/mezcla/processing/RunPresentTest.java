@@ -18,7 +18,37 @@ import tools.jackson.databind.json.JsonMapper;
 public class RunPresentTest {
     @DataProvider
     public Object[][] cases() throws IOException {
-        try (InputStream file = Objects.requireNonNull(getClass().getResourceAsStream("/ribbon/fold.json"))) {
+        return cases("/ribbon/fold.json");
+    }
+
+    @DataProvider
+    public Object[][] presses() throws IOException {
+        return cases("/ribbon/press.json");
+    }
+
+    @Test(dataProvider = "presses")
+    public void onePressTakesItOn(String name, JsonNode worked) {
+        int step = worked.get("step").asInt();
+        RunPresent present = new RunPresent(
+                step,
+                step < 0 ? null : Instant.EPOCH,
+                0,
+                0,
+                null,
+                worked.get("fills").asInt(),
+                List.of(),
+                worked.get("done").asBoolean());
+        assertThat(present.press(
+                        worked.get("open").asBoolean(),
+                        worked.get("inFills").asInt(),
+                        worked.get("last").asBoolean(),
+                        worked.get("over").asBoolean(),
+                        worked.get("due").asBoolean()))
+                .isEqualTo(RunPresent.Press.valueOf(worked.get("expect").asString()));
+    }
+
+    private static Object[][] cases(String named) throws IOException {
+        try (InputStream file = Objects.requireNonNull(RunPresentTest.class.getResourceAsStream(named))) {
             List<Object[]> cases = new ArrayList<>();
             for (JsonNode each : JsonMapper.shared().readTree(file)) {
                 cases.add(new Object[] {each.get("name").asString(), each});

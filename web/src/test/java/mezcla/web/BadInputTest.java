@@ -3,25 +3,34 @@ package mezcla.web;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import java.net.URI;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.batch.Bottling;
 import mezcla.batch.ShortCode;
+import mezcla.leaflet.BathRole;
+import mezcla.verdict.StandIns;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.course.RunService;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.config.AutowireCapableBeanFactory;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -48,6 +57,9 @@ public class BadInputTest extends DemoApplicationTest {
         OPTIONAL_DEGREES("abc", "-3", "900", "NaN", "38 ml", SCRIPT),
         DIFFERENCE("", "   ", "abc", "99", "NaN", "1 ml", SCRIPT),
         OPTIONAL_MOMENT("yesterday", "2999-01-01T10:00", "1999-01-01T10:00", "-3", "NaN", SCRIPT),
+        MOMENT("", "   ", "yesterday", "1999-01-01T10:00", "-3", "NaN", SCRIPT),
+        WRONG_PASSWORD("", "another password"),
+        TABLE("", "   "),
         DAY("", "   ", "yesterday", "2999-01-01", "-3", "0", "NaN", SCRIPT),
         OPTIONAL_DAY("yesterday", "2999-01-01", "-3", "0", "NaN", SCRIPT),
         MONEY("", "   ", "free", "-3", "12.345", "99999999", "NaN", "3 ml", SCRIPT),
@@ -120,6 +132,11 @@ public class BadInputTest extends DemoApplicationTest {
     @Autowired
     private HouseService houses;
 
+    @Autowired
+    private AutowireCapableBeanFactory beans;
+
+    private EveryRoute every = new EveryRoute();
+
     private long started;
 
     /** The sheet that is typed again and again. */
@@ -127,6 +144,7 @@ public class BadInputTest extends DemoApplicationTest {
 
     @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
     public void startARun() throws Exception {
+        every = beans.createBean(EveryRoute.class);
         String page = send(new Form("/batches/4/starts", "ines", film(), Map.of()), Map.of("seen", "" + runs.lastRow()))
                 .getRedirectedUrl();
         long bleachFix = log.state().batch(6).fills().get(2).id();
@@ -191,6 +209,16 @@ public class BadInputTest extends DemoApplicationTest {
                 "Found");
         Map<String, String> tool =
                 Map.of("tool", "Burette", "toolKind", "CYLINDER", "toolCapacity", "50", "toolGraduation", "1");
+        endFields.put("correction", Takes.OPTIONAL_CORRECTION);
+        endFields.put("film[0].exposures", Takes.OPTIONAL_EXPOSURES);
+        endFields.put("film[0].name", Takes.OPTIONAL_WORDS);
+        endFields.put("film[0].guest", Takes.OPTIONAL_WORDS);
+        endFields.put("madeFor", Takes.OPTIONAL_CHOICE);
+        endFields.put("backing", Takes.CHOICE);
+        endFields.put("hangs", Takes.OPTIONAL_WORDS);
+        endFields.put("air", Takes.OPTIONAL_CHOICE);
+        runFields.put("film[0].name", Takes.OPTIONAL_WORDS);
+        runFields.put("film[0].guest", Takes.OPTIONAL_WORDS);
         Map<String, Takes> queueFields = filmFields();
         queueFields.remove("tank");
         queueFields.put("process", Takes.CHOICE);
@@ -201,6 +229,29 @@ public class BadInputTest extends DemoApplicationTest {
                         "ines",
                         with(film(), "process", "colour-negative", "by", "", "here", "yes"),
                         queueFields),
+                new Form(
+                        "/house/clock/corrections",
+                        "bram",
+                        Map.of("from", "3", "really", "2026-01-05T10:00"),
+                        Map.of("from", Takes.CHOICE, "really", Takes.MOMENT)),
+                new Form(
+                        "/me/password",
+                        "bram",
+                        Map.of("old", "count-the-rolls", "password", "hang it to dry", "again", "hang it to dry"),
+                        Map.of("old", Takes.WRONG_PASSWORD, "password", Takes.PASSWORD, "again", Takes.WRONG_PASSWORD)),
+                new Form("/house/device", "bram", Map.of(), Map.of("deviceName", Takes.WORDS)),
+                new Form(
+                        "/house/read-in",
+                        "bram",
+                        Map.of("kind", "TOOLS", "text", "x"),
+                        Map.of("kind", Takes.CHOICE, "text", Takes.TABLE)),
+                new Form(
+                        "/house/stand-ins",
+                        "bram",
+                        standIns(),
+                        Map.of("life-developer", Takes.OPTIONAL_DAYS, "rolls-fixer", Takes.OPTIONAL_LIMIT)),
+                new Form("/fills/11/lifts", "bram", Map.of(), Map.of("why", Takes.WORDS)),
+                new Form("/leaflets/drafts", "bram", Map.of("shape", "TWO_BATHS"), Map.of("shape", Takes.CHOICE)),
                 new Form("/queue/3/stages", "ines", Map.of(), Map.of("stage", Takes.CHOICE)),
                 new Form("/queue/loads", "ines", Map.of(), Map.of("loads", Takes.CHOICE)),
                 new Form(
@@ -213,7 +264,7 @@ public class BadInputTest extends DemoApplicationTest {
                         "/money/corrections",
                         "bram",
                         Map.of("account", "Devi", "how", "take", "by", "2", "reason", "twice"),
-                        Map.of("by", Takes.MONEY, "reason", Takes.WORDS)),
+                        Map.of("how", Takes.CHOICE, "by", Takes.MONEY, "reason", Takes.WORDS)),
                 new Form(
                         "/money/charging",
                         "bram",
@@ -265,6 +316,8 @@ public class BadInputTest extends DemoApplicationTest {
                                 Takes.VOLUME,
                                 "tankRotary",
                                 Takes.OPTIONAL_VOLUME,
+                                "tankLeast",
+                                Takes.OPTIONAL_VOLUME,
                                 "holdsR135",
                                 Takes.OPTIONAL_REELS)),
                 new Form(
@@ -303,7 +356,11 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form("/batches/4/notes", "ines", Map.of(), Map.of("note", Takes.WORDS)),
                 new Form("/batches/6/guests", "ines", Map.of(), Map.of("fill", Takes.CHOICE)),
                 new Form("/batches/5/leaflets", "bram", Map.of(), Map.of("reason", Takes.WORDS)),
-                new Form("/batches/4/discards", "bram", Map.of("fills", "" + developer), Map.of("reason", Takes.WORDS)),
+                new Form(
+                        "/batches/4/discards",
+                        "bram",
+                        Map.of("fills", "" + developer, "routes[" + developer + "]", "DEVELOPERS", "reason", "old"),
+                        Map.of("reason", Takes.WORDS, "routes[" + developer + "]", Takes.CHOICE)),
                 new Form("/journal/1/void", "bram", Map.of(), Map.of("reason", Takes.WORDS)),
                 new Form(
                         "/kits/7/batches",
@@ -426,6 +483,8 @@ public class BadInputTest extends DemoApplicationTest {
                                 "minutes",
                                 "10"),
                         Map.of(
+                                "bottle",
+                                Takes.CHOICE,
                                 "meanwhile",
                                 Takes.DEGREES,
                                 "first",
@@ -450,7 +509,19 @@ public class BadInputTest extends DemoApplicationTest {
                                 Takes.OPTIONAL_LIMIT,
                                 "reason-dev",
                                 Takes.WORDS)),
-                new Form("/fills/" + developer + "/clips", "ines", Map.of(), Map.of("result", Takes.CHOICE)),
+                new Form(
+                        "/fills/" + developer + "/clips",
+                        "ines",
+                        Map.of("result", "GOOD"),
+                        Map.of(
+                                "result",
+                                Takes.CHOICE,
+                                "method",
+                                Takes.OPTIONAL_WORDS,
+                                "exposure",
+                                Takes.OPTIONAL_WORDS,
+                                "reading",
+                                Takes.OPTIONAL_WORDS)),
                 new Form(
                         "/house/schools",
                         "bram",
@@ -587,6 +658,8 @@ public class BadInputTest extends DemoApplicationTest {
                                 Takes.VOLUME,
                                 "tankRotary",
                                 Takes.OPTIONAL_VOLUME,
+                                "tankLeast",
+                                Takes.OPTIONAL_VOLUME,
                                 "holdsR120",
                                 Takes.OPTIONAL_REELS)),
                 new Form(
@@ -623,6 +696,18 @@ public class BadInputTest extends DemoApplicationTest {
                         "bram",
                         Map.of("name", "Somebody", "signInName", "saoirse"),
                         Map.of("name", Takes.WORDS, "signInName", Takes.SIGN_IN_NAME)));
+    }
+
+    private static Map<String, String> standIns() {
+        Map<String, String> typed = new LinkedHashMap<>();
+        StandIns usual = StandIns.usual();
+        BathRole.standard().forEach(role -> {
+            Double life = usual.lifeDays().get(role.nature());
+            Double rolls = usual.rollsALitre().get(role.nature());
+            typed.put("life-" + role.key(), life == null ? "" : Integer.toString(life.intValue()));
+            typed.put("rolls-" + role.key(), rolls == null ? "" : Integer.toString(rolls.intValue()));
+        });
+        return typed;
     }
 
     private static Form sheet(String at, Map<String, Takes> fields) {
@@ -707,6 +792,124 @@ public class BadInputTest extends DemoApplicationTest {
                 "part0-share", Takes.OPTIONAL_PERCENTAGE);
     }
 
+    /** What is sent by a press alone, or with a choice, a file or a tick that the page offers. */
+    private static final Set<String> NOTHING_TYPED = Set.of(
+            "/batches/{id}/run",
+            "/batches/{id}/ways",
+            "/evening/loads/{id}/drops",
+            "/fills/{id}/breaks",
+            "/house/begin/aside",
+            "/house/clock",
+            "/house/data/copies",
+            "/house/decisions/{number}/take-back",
+            "/house/devices/{id}/end",
+            "/house/habits",
+            "/house/members/{id}/leave",
+            "/house/members/{id}/number",
+            "/house/members/{id}/role",
+            "/house/outside/{kind}",
+            "/house/outside/{kind}/end",
+            "/house/places/{id}/readings",
+            "/house/places/{id}/readings/take-back",
+            "/house/read-in/keep",
+            "/house/{list}/{id}/removals",
+            "/kits/proposals/{id}/thrown-away",
+            "/kits/{id}/finish",
+            "/leaflets/drafts/{id}",
+            "/leaflets/drafts/{id}/thrown-away",
+            "/leaflets/drafts/{id}/typed",
+            "/leaflets/import",
+            "/leaflets/imports",
+            "/leaflets/{id}/offer",
+            "/leaflets/{id}/switch",
+            "/me/devices/{id}/end",
+            "/me/first-evening/aside",
+            "/mixes/{id}/end",
+            "/mixes/{id}/undo",
+            "/practice/reports/{id}/sign-off",
+            "/practice/{leaflet}/probe",
+            "/practice/{leaflet}/report",
+            "/probes/{id}/removals",
+            "/runs/{started}/bars",
+            "/runs/{started}/events",
+            "/theme",
+            "/waste/{id}/removals");
+
+    /** What has bad input tried in a test of its own: the first page, probes, the ribbon, who is there, another print of a sheet. */
+    private static final Set<String> TRIED_ELSEWHERE =
+            Set.of("/api/probes/{id}/readings", "/begin", "/kits/{id}/leaflet", "/ribbon/temperature", "/who");
+
+    /** A sheet being typed is kept as it is typed; what is wrong of it is said where it is kept. */
+    private static final Pattern KEPT_AS_TYPED =
+            Pattern.compile("/leaflets/drafts/\\{id} .*|/sign-in .*|/ribbon/temperature .*");
+
+    @Test
+    public void everyPostIsTriedOrTakesNothingThatIsTyped() {
+        Set<String> tried = new TreeSet<>();
+        forms().forEach(form -> tried.add(route(form.page())));
+        tried.addAll(NOTHING_TYPED);
+        tried.addAll(TRIED_ELSEWHERE);
+        Set<String> posts = new TreeSet<>();
+        for (Object[] row : EveryRoute.TABLE) {
+            String route = (String) row[0];
+            if (route.startsWith("POST ")) {
+                posts.add(route.substring("POST ".length()));
+            }
+        }
+        assertThat(tried).isEqualTo(posts);
+    }
+
+    @Test
+    public void everyFieldThatIsTypedIntoIsTried() throws Exception {
+        Set<String> tried = new TreeSet<>();
+        forms().forEach(form -> form.fields().keySet().forEach(field -> tried.add(of(form.page(), field))));
+        Set<String> missing = new TreeSet<>();
+        for (String address : every.pages()) {
+            String page = pages.perform(get(URI.create(address)).with(user(members.loadUserByUsername("bram"))))
+                    .andReturn()
+                    .getResponse()
+                    .getContentAsString();
+            for (MatchResult form : found("<form\\b[^>]*method=\"post\".*?</form>", page)) {
+                String action = found("action=\"([^\"?]*)", form.group()).get(0).group(1);
+                for (MatchResult field :
+                        found("<(input|select|textarea)\\b[^>]*\\bname=\"([^\"]*)\"[^>]*>", form.group())) {
+                    boolean typed = !field.group().matches("(?s).*type=\"(hidden|checkbox|radio|file|submit)\".*");
+                    String name = of(action, field.group(2));
+                    if (typed
+                            && !tried.contains(name)
+                            && !KEPT_AS_TYPED.matcher(name).matches()) {
+                        missing.add(name + " on " + address);
+                    }
+                }
+            }
+        }
+        assertThat(missing).isEmpty();
+    }
+
+    private static List<MatchResult> found(String pattern, String text) {
+        return Pattern.compile(pattern, Pattern.DOTALL).matcher(text).results().toList();
+    }
+
+    /** A field of a form, whatever it is the field of. */
+    private static String of(String page, String field) {
+        return route(page) + " "
+                + field.replaceAll("\\[[^\\]]*\\]", "[]")
+                        .replaceAll("holds[A-Z0-9_]+", "holds*")
+                        .replaceAll("[0-9]+", "#")
+                        .replaceAll("^(life|rolls|days|reason|school)-[a-z-]+$", "$1-*");
+    }
+
+    private static String route(String page) {
+        return Arrays.stream(EveryRoute.TABLE)
+                .map(row -> (String) row[0])
+                .filter(route -> route.startsWith("POST "))
+                .map(route -> route.substring("POST ".length()))
+                .filter(route -> page.matches(route.replaceAll("\\{[^}]*\\}", "[^/]+")))
+                .min(Comparator.comparing((String route) ->
+                        route.chars().filter(each -> each == '{').count()))
+                .orElse(page);
+    }
+
     /** A kind's first fields get all that it refuses; the others every second one, in turn. */
     @DataProvider
     public Object[][] badInput() {
@@ -756,6 +959,8 @@ public class BadInputTest extends DemoApplicationTest {
                 && !takes.name().contains("LINES")
                 && takes != Takes.PUSH
                 && takes != Takes.PASSWORD
+                && takes != Takes.WRONG_PASSWORD
+                && takes != Takes.TABLE
                 && takes != Takes.PIN;
     }
 
@@ -780,6 +985,15 @@ public class BadInputTest extends DemoApplicationTest {
     private static String idOf(Form form, String field) {
         if (form.page().startsWith("/queue/")) {
             return "queue";
+        }
+        if (form.page().endsWith("/me/password") && field.equals("password")) {
+            return "again";
+        }
+        if (field.startsWith("routes[")) {
+            return "fills";
+        }
+        if (form.page().endsWith("/stand-ins")) {
+            return field;
         }
         if (form.page().endsWith("/abandonment")) {
             return "gaveUp";

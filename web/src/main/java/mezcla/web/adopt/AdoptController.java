@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.Bottle;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
@@ -14,6 +15,7 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
@@ -21,10 +23,8 @@ import mezcla.web.leaflet.Leaflets;
 import mezcla.web.words.Units;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -49,15 +49,15 @@ class AdoptController {
     }
 
     @GetMapping("/adopt")
-    ModelAndView ask(@ModelAttribute("form") AdoptForm form, Model model) {
+    ModelAndView ask(@ModelAttribute("form") AdoptForm form) {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
         }
-        return page(form, new FieldErrors(), model);
+        return page(form, new FieldErrors());
     }
 
     @PostMapping("/adoptions")
-    ModelAndView adopt(@ModelAttribute("form") AdoptForm form, @AuthenticationPrincipal SignedIn member, Model model) {
+    ModelAndView adopt(@ModelAttribute("form") AdoptForm form, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Leaflet leaflet = errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
         String name =
@@ -84,7 +84,7 @@ class AdoptController {
                                 errors)
                         + "?mixed",
                 Beside.field("bottles").or("volumes"),
-                () -> page(form, errors, model));
+                () -> page(form, errors));
     }
 
     private static List<AdoptService.Standing> standing(
@@ -134,22 +134,32 @@ class AdoptController {
                 sheet.baths().stream().map(bath -> bath.role().letters()).toList());
     }
 
-    private ModelAndView page(AdoptForm form, FieldErrors errors, Model model) {
+    /** What stood there already. */
+    record Page(
+            @Nullable String already,
+            List<Leaflets.Sheet> sheets,
+            List<Shape> shapes,
+            @Nullable Leaflet leaflet,
+            List<Bottle> bottles,
+            String currency,
+            AdoptForm form) {}
+
+    private ModelAndView page(AdoptForm form, FieldErrors errors) {
         Leaflet leaflet =
                 form.getLeaflet().isEmpty() ? null : errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
         if (leaflet != null && form.getName().isEmpty() && errors.none()) {
             form.setName(leaflet.name());
         }
-        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
-        model.addAttribute("sheets", leaflets.offered());
-        model.addAttribute(
-                "shapes", leaflets.offered().stream().map(this::shape).toList());
-        model.addAttribute("leaflet", leaflet);
-        model.addAttribute("bottles", adoptions.freeBottles());
-        model.addAttribute("currency", houses.house().currency().getCode());
-        model.addAttribute("form", form);
-        model.addAttribute("errors", errors);
-        return new ModelAndView(
-                "adopt/adopt", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return PageView.of(
+                "adopt/adopt",
+                new Page(
+                        forms.ledTo(form.getFormKey()).orElse(null),
+                        leaflets.offered(),
+                        leaflets.offered().stream().map(this::shape).toList(),
+                        leaflet,
+                        adoptions.freeBottles(),
+                        houses.house().currency().getCode(),
+                        form),
+                errors);
     }
 }

@@ -12,7 +12,6 @@ import mezcla.web.forms.typed.TypedText;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -106,8 +105,8 @@ class BatchController {
 
     @GetMapping("/batches/{id}/leaflet")
     @PreAuthorize("hasRole('STEWARD')")
-    String correction(@PathVariable long id, Model model) {
-        return correctionPage(id, "", new FieldErrors(), model);
+    ModelAndView correction(@PathVariable long id) {
+        return correctionPage(id, "", new FieldErrors());
     }
 
     @PostMapping("/batches/{id}/leaflets")
@@ -116,8 +115,7 @@ class BatchController {
             @PathVariable long id,
             @RequestParam(defaultValue = "") String reason,
             @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String why =
                 errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, new FormObjection.ReasonMissing()));
@@ -129,14 +127,14 @@ class BatchController {
                     return "/batches/" + id + "?corrected";
                 },
                 objection -> "reason",
-                () -> new ModelAndView(correctionPage(id, reason, errors, model), model.asMap()));
+                () -> correctionPage(id, reason, errors));
     }
 
-    private String correctionPage(long id, String reason, FieldErrors errors, Model model) {
-        model.addAttribute("correction", corrections.correction(id));
-        model.addAttribute("reason", reason);
-        model.addAttribute("errors", errors);
-        return "batch/leaflet";
+    /** What a batch would be by another version of its leaflet. */
+    record CorrectionPage(CorrectionService.Correction correction, String reason) {}
+
+    private ModelAndView correctionPage(long id, String reason, FieldErrors errors) {
+        return PageView.of("batch/leaflet", new CorrectionPage(corrections.correction(id), reason), errors);
     }
 
     private ModelAndView page(long id, DiscardForm form, Map<String, String> typed, FieldErrors errors) {

@@ -338,9 +338,10 @@ public class BatchService {
                 fill.bath().role().name(),
                 MixtureWords.of(fill.mixture()),
                 planned == null ? "gone" : planned.verdict().state().name().toLowerCase(Locale.ROOT),
-                planned == null || planned.verdict().state() == State.DISCARD
-                        ? "–"
-                        : planned.shown().map(ProcessingTime::toString).orElse("–"),
+                Optional.ofNullable(planned)
+                        .flatMap(RunPlan.PlannedBath::worth)
+                        .map(ProcessingTime::toString)
+                        .orElse("–"),
                 rolls(fill),
                 planned == null ? "discarded" : age(fill),
                 Figures.ml(fill.discarded() == null ? fill.volumeMl() : 0),

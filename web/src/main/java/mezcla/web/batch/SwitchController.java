@@ -3,6 +3,7 @@ package mezcla.web.batch;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -28,11 +29,11 @@ class SwitchController {
         return page(id, new FieldErrors());
     }
 
+    /** What still goes by a version that was mistyped. */
+    record Page(CorrectionService.Switching switching) {}
+
     private ModelAndView page(long id, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("batch/switch");
-        page.addObject("switching", corrections.switching(id));
-        page.addObject("errors", errors);
-        return page;
+        return PageView.of("batch/switch", new Page(corrections.switching(id)), errors);
     }
 
     @PostMapping("/leaflets/{id}/switch")

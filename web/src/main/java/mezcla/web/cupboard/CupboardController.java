@@ -3,11 +3,13 @@ package mezcla.web.cupboard;
 import java.util.List;
 import mezcla.web.cupboard.arrival.KitProposal;
 import mezcla.web.cupboard.arrival.KitProposals;
+import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.PageView;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.words.Figures;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.servlet.ModelAndView;
 
 /** The Cupboard. */
 @Controller
@@ -25,22 +27,28 @@ class CupboardController {
     /** A kit that somebody says came. */
     public record Proposed(long id, String words) {}
 
+    /** The cupboard. */
+    record Page(
+            List<KitView> kits, List<Proposed> proposals, List<String> orders, List<String> longSealed, String title) {}
+
     @GetMapping("/cupboard")
-    String cupboard(Model model) {
+    ModelAndView cupboard() {
         List<KitView> kits = cupboard.kits();
         long mixable = kits.stream().filter(KitView::mixable).count();
-        model.addAttribute("kits", kits);
-        model.addAttribute(
-                "proposals", proposals.open().stream().map(this::proposed).toList());
-        model.addAttribute("orders", cupboard.orders());
-        model.addAttribute("longSealed", cupboard.longSealed());
-        model.addAttribute(
-                "title",
-                kits.isEmpty()
-                        ? "The cupboard is empty"
-                        : "%s %s can be mixed from"
-                                .formatted(Figures.sentence(Figures.number(mixable)), mixable == 1 ? "kit" : "kits"));
-        return "cupboard/cupboard";
+        return PageView.of(
+                "cupboard/cupboard",
+                new Page(
+                        kits,
+                        proposals.open().stream().map(this::proposed).toList(),
+                        cupboard.orders(),
+                        cupboard.longSealed(),
+                        kits.isEmpty()
+                                ? "The cupboard is empty"
+                                : "%s %s can be mixed from"
+                                        .formatted(
+                                                Figures.sentence(Figures.number(mixable)),
+                                                mixable == 1 ? "kit" : "kits")),
+                new FieldErrors());
     }
 
     /** A sheet that was withdrawn since is named all the same. */

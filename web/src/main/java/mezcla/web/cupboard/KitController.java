@@ -1,6 +1,7 @@
 package mezcla.web.cupboard;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
@@ -13,6 +14,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.forms.typed.TypedText;
@@ -20,7 +22,7 @@ import mezcla.web.house.HouseService;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.springframework.http.HttpStatus;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -244,24 +246,33 @@ class KitController {
                 "other", typed.getOrDefault("other", paid.other().getAmount().toPlainString()));
     }
 
+    /** A kit. */
+    record Page(
+            KitView kit,
+            KitService.More more,
+            String volume,
+            KitService.@Nullable Batches batches,
+            Map<String, String> paid,
+            String currency,
+            List<WasteRoute> routes,
+            Map<String, String> typed) {}
+
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("cupboard/kit");
-        page.addObject("kit", cupboard.kit(id));
-        page.addObject("more", kits.more(id));
         String volume = text(typed, "volume").isEmpty() ? kits.usualVolume(id) : text(typed, "volume");
-        page.addObject("volume", volume);
-        page.addObject(
-                "batches",
-                errors.read(
-                        "volume",
-                        () -> kits.batches(
-                                id, Volume.parse(volume, Units.shown().volume()))));
-        page.addObject("paid", paid(id, typed));
-        page.addObject("currency", houses.house().currency().getCode());
-        page.addObject("routes", WasteRoute.values());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "cupboard/kit",
+                new Page(
+                        cupboard.kit(id),
+                        kits.more(id),
+                        volume,
+                        errors.read(
+                                "volume",
+                                () -> kits.batches(
+                                        id, Volume.parse(volume, Units.shown().volume()))),
+                        paid(id, typed),
+                        houses.house().currency().getCode(),
+                        List.of(WasteRoute.values()),
+                        typed),
+                errors);
     }
 }

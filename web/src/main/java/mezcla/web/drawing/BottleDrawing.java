@@ -6,6 +6,7 @@ import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
 import mezcla.log.Bottle;
+import mezcla.verdict.FillLimits;
 
 /**
  * A bottle with its fill: outline by material, liquid by volume, a notch for each roll of capacity, the days on a neck
@@ -41,7 +42,6 @@ public record BottleDrawing(
     /** Where bottles stand. */
     public static final double FLOOR = 134;
 
-    private static final int MOST_NOTCHES = 24;
     private static final int NOTCH_X = 38;
     private static final int NOTCH_WIDTH = 6;
 
@@ -143,7 +143,7 @@ public record BottleDrawing(
         boolean oneShot = bath.oneShot() != null;
         double all = oneShot ? bath.rollsIn(fill.mixed().volumeMl(), capacity.max()) : fill.rollsOf(capacity.max());
         double used = oneShot ? all * (1 - fill.volumeMl() / fill.mixed().volumeMl()) : fill.rolls();
-        int count = (int) Math.min(MOST_NOTCHES, Math.max(1, Math.round(all)));
+        int count = (int) Math.min(FillLimits.MOST_COUNTED, Math.max(1, Math.round(all)));
         double pitch = Math.min(7, (FLOOR - 14 - shoulder) / count);
         List<Notch> notches = new ArrayList<>();
         for (int i = 0; i < count; i++) {

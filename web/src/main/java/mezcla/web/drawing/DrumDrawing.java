@@ -19,8 +19,6 @@ public record DrumDrawing(double liquidY, double liquidHeight, double dueY, Stri
     /** How high the inside is. */
     public static final double HEIGHT = 112;
 
-    private static final double DUE = 0.8;
-
     /** Draws a drum. */
     public static DrumDrawing of(DrumLevel level) {
         double share = Math.min(1, level.levelMl() / level.drum().capacityMl());
@@ -28,7 +26,7 @@ public record DrumDrawing(double liquidY, double liquidHeight, double dueY, Stri
         return new DrumDrawing(
                 TOP + HEIGHT - height,
                 height,
-                TOP + HEIGHT * (1 - DUE),
+                TOP + HEIGHT * (1 - DrumLevel.DUE_FROM),
                 "%s: %s of %s, %s"
                         .formatted(
                                 level.drum().name(),

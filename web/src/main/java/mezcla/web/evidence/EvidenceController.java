@@ -5,8 +5,8 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -63,12 +63,10 @@ class EvidenceController {
         return typed.getOrDefault(field, "");
     }
 
+    /** What the house has seen of a leaflet’s baths. */
+    record Page(EvidenceService.Seen seen, Map<String, String> typed) {}
+
     private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("evidence/evidence");
-        page.addObject("seen", evidence.seen(id));
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of("evidence/evidence", new Page(evidence.seen(id), typed), errors);
     }
 }

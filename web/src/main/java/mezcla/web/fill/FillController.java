@@ -1,13 +1,18 @@
 package mezcla.web.fill;
 
+import java.util.List;
 import java.util.Map;
+import mezcla.batch.FillState;
 import mezcla.log.AirKept;
+import mezcla.log.Bottle;
+import mezcla.log.Place;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
@@ -16,7 +21,6 @@ import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -41,18 +45,15 @@ class FillController {
     }
 
     @GetMapping("/fills/{id}")
-    ModelAndView fill(@PathVariable long id, Model model) {
-        return page(id, Map.of(), new FieldErrors(), model);
+    ModelAndView fill(@PathVariable long id) {
+        return page(id, Map.of(), new FieldErrors());
     }
 
     /** A bottle that broke: one press, by whoever is there. */
     @PostMapping("/fills/{id}/breaks")
     ModelAndView broke(
-            @PathVariable long id,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
-        return sent(id, typed, "broken", new FieldErrors(), model, () -> {
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
+        return sent(id, typed, "broken", new FieldErrors(), () -> {
             fills.broke(member, id);
             return "broken";
         });
@@ -60,13 +61,10 @@ class FillController {
 
     @PostMapping("/fills/{id}/spills")
     ModelAndView spill(
-            @PathVariable long id,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Volume lost = volume(typed, "spilled", errors);
-        return sent(id, typed, "spilled", errors, model, () -> {
+        return sent(id, typed, "spilled", errors, () -> {
             fills.spill(member, id, FieldErrors.known(lost));
             return "spilled";
         });
@@ -74,10 +72,7 @@ class FillController {
 
     @PostMapping("/fills/{id}/measurements")
     ModelAndView measure(
-            @PathVariable long id,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Volume there = volume(typed, "measured", errors);
         return sent(
@@ -85,7 +80,6 @@ class FillController {
                 typed,
                 "measured",
                 errors,
-                model,
                 () -> fills.measure(member, id, FieldErrors.known(there)) ? "measured&less" : "measured");
     }
 
@@ -97,13 +91,10 @@ class FillController {
 
     @PostMapping("/fills/{id}/bars")
     ModelAndView bar(
-            @PathVariable long id,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String reason = reason(typed, errors);
-        return sent(id, typed, "why", errors, model, () -> {
+        return sent(id, typed, "why", errors, () -> {
             fills.bar(member, id, FieldErrors.known(reason));
             return "barred";
         });
@@ -111,13 +102,10 @@ class FillController {
 
     @PostMapping("/fills/{id}/lifts")
     ModelAndView lift(
-            @PathVariable long id,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String reason = reason(typed, errors);
-        return sent(id, typed, "why", errors, model, () -> {
+        return sent(id, typed, "why", errors, () -> {
             fills.lift(member, id, FieldErrors.known(reason));
             return "lifted";
         });
@@ -132,10 +120,7 @@ class FillController {
 
     @PostMapping("/fills/{id}/moves")
     ModelAndView move(
-            @PathVariable long id,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Long bottle = errors.read(
                 "bottle",
@@ -155,7 +140,7 @@ class FillController {
                     return "/fills/" + id + "?moved";
                 },
                 Beside.field("bottle").or("air", "place"),
-                () -> page(id, typed, errors, model));
+                () -> page(id, typed, errors));
     }
 
     /** Does something to the bottle and returns the word for it, which the page answers with. */
@@ -163,25 +148,36 @@ class FillController {
         String done();
     }
 
-    private ModelAndView sent(
-            long id, Map<String, String> typed, String field, FieldErrors errors, Model model, Act act) {
+    private ModelAndView sent(long id, Map<String, String> typed, String field, FieldErrors errors, Act act) {
         return forms.answer(
                 errors,
                 typed.getOrDefault("formKey", ""),
                 () -> "/fills/" + id + "?" + act.done(),
                 objection -> field,
-                () -> page(id, typed, errors, model));
+                () -> page(id, typed, errors));
     }
 
-    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors, Model model) {
-        model.addAttribute("fill", fills.fill(id));
-        model.addAttribute("life", life.ofFill(id));
-        model.addAttribute("kept", fills.kept(id));
-        model.addAttribute("bottles", fills.bottlesFor(id));
-        model.addAttribute("places", houses.places());
-        model.addAttribute("airs", AirKept.values());
-        model.addAttribute("typed", typed);
-        model.addAttribute("errors", errors);
-        return new ModelAndView("fill/fill", model.asMap());
+    /** A bottle, and what can be said of it. */
+    record Page(
+            FillView fill,
+            LifeService.Life life,
+            FillState.Kept kept,
+            List<Bottle> bottles,
+            List<Place> places,
+            List<AirKept> airs,
+            Map<String, String> typed) {}
+
+    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
+        return PageView.of(
+                "fill/fill",
+                new Page(
+                        fills.fill(id),
+                        life.ofFill(id),
+                        fills.kept(id),
+                        fills.bottlesFor(id),
+                        houses.places(),
+                        List.of(AirKept.values()),
+                        typed),
+                errors);
     }
 }

@@ -15,6 +15,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.processing.Backing;
 import mezcla.verdict.RunObjection;
+import mezcla.verdict.RunQuestion;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
@@ -33,7 +34,6 @@ public class FilmForm {
     /** How many lines of film a form can have. */
     public static final int MOST_LINES = 12;
 
-    private static final int MOST_ROLLS = 24;
     private static final int OWNER_CHARACTERS = 60;
     private static final int NAME_CHARACTERS = 60;
     private static final int MOST_CORRECTION = 60;
@@ -198,7 +198,7 @@ public class FilmForm {
                         || !film.get(i).blank())
                 .forEach(i -> rolls.addAll(
                         line(i, stops == null ? 0 : stops, seconds == null ? 0 : seconds, process, errors)));
-        if (rolls.size() > MOST_ROLLS) {
+        if (rolls.size() > RunQuestion.MOST_ROLLS) {
             errors.add("count0", Refusal.of(new FormObjection.TooManyRolls()));
         }
         return rolls;
@@ -254,7 +254,7 @@ public class FilmForm {
     }
 
     private FilmProcess chosenProcess() {
-        return Stream.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE)
+        return FilmProcess.KNOWN.stream()
                 .filter(process -> process.key().equals(madeFor))
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new FormObjection.UnknownProcess()));
@@ -281,7 +281,9 @@ public class FilmForm {
         if (text.isEmpty()) {
             throw Refusal.of(new RunObjection.RollsMissing());
         }
-        if (!text.matches("[0-9]{1,2}") || Integer.parseInt(text) < 1 || Integer.parseInt(text) > MOST_ROLLS) {
+        if (!text.matches("[0-9]{1,2}")
+                || Integer.parseInt(text) < 1
+                || Integer.parseInt(text) > RunQuestion.MOST_ROLLS) {
             throw Refusal.of(new FormObjection.NotACount(text));
         }
         return Integer.parseInt(text);

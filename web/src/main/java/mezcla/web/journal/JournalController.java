@@ -8,18 +8,18 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.journal.telling.EntryLine;
 import mezcla.web.log.LogFile;
 import mezcla.web.words.Spreadsheet;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -44,35 +44,44 @@ class JournalController {
         this.forms = forms;
     }
 
+    /** A page of the journal. */
+    record Page(
+            List<JournalService.Odd> odd,
+            List<EntryLine> lines,
+            List<Day> days,
+            String count,
+            @Nullable String newer,
+            @Nullable String older,
+            String csv,
+            List<EntryGroup> kinds) {}
+
     @GetMapping("/journal")
     ModelAndView journal(
             @ModelAttribute("filter") JournalFilter filter,
             @RequestParam(defaultValue = "1") int page,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         int first = (int) Math.min(Integer.MAX_VALUE, Math.max(0, page - 1L) * PAGE);
         JournalService.Page shown = journal.page(filter, first, PAGE, errors);
-        model.addAttribute("odd", member.isSteward() ? journal.odd() : List.of());
-        model.addAttribute("lines", shown.lines());
-        model.addAttribute("days", days(shown.lines()));
-        model.addAttribute("count", (shown.more() ? "More than " : "") + shown.count());
-        model.addAttribute("newer", first > 0 ? pageAddress(page - 1) : null);
-        model.addAttribute("older", shown.more() || first + (long) PAGE < shown.count() ? pageAddress(page + 1) : null);
-        model.addAttribute(
-                "csv",
-                ServletUriComponentsBuilder.fromCurrentRequest()
-                        .replacePath("/journal.csv")
-                        .replaceQueryParam("page")
-                        .scheme(null)
-                        .host(null)
-                        .port(null)
-                        .build()
-                        .toUriString());
-        model.addAttribute("kinds", EntryGroup.values());
-        model.addAttribute("errors", errors);
-        return new ModelAndView(
-                "journal/journal", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return PageView.of(
+                "journal/journal",
+                new Page(
+                        member.isSteward() ? journal.odd() : List.of(),
+                        shown.lines(),
+                        days(shown.lines()),
+                        (shown.more() ? "More than " : "") + shown.count(),
+                        first > 0 ? pageAddress(page - 1) : null,
+                        shown.more() || first + (long) PAGE < shown.count() ? pageAddress(page + 1) : null,
+                        ServletUriComponentsBuilder.fromCurrentRequest()
+                                .replacePath("/journal.csv")
+                                .replaceQueryParam("page")
+                                .scheme(null)
+                                .host(null)
+                                .port(null)
+                                .build()
+                                .toUriString(),
+                        List.of(EntryGroup.values())),
+                errors);
     }
 
     /** The entries of a day, in the order of the page. */
@@ -99,11 +108,13 @@ class JournalController {
                 .toUriString();
     }
 
+    /** Everybody who ever wrote something. */
+    record Writers(List<String> writers) {}
+
     /** Names to choose from; there may be hundreds, so they come only when somebody asks. */
     @GetMapping("/journal/writers")
-    String writers(Model model) {
-        model.addAttribute("writers", journal.writers());
-        return "journal/writers";
+    ModelAndView writers() {
+        return PageView.of("journal/writers", new Writers(journal.writers()), new FieldErrors());
     }
 
     @GetMapping("/journal.csv")
@@ -123,8 +134,8 @@ class JournalController {
     }
 
     @GetMapping("/journal/{sequence}/void")
-    String ask(@PathVariable long sequence, Model model) {
-        return page(sequence, "", forms.newKey(), new FieldErrors(), model);
+    ModelAndView ask(@PathVariable long sequence) {
+        return page(sequence, "", forms.newKey(), new FieldErrors());
     }
 
     @PostMapping("/journal/{sequence}/void")
@@ -132,8 +143,7 @@ class JournalController {
             @PathVariable long sequence,
             @RequestParam(defaultValue = "") String reason,
             @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String why =
                 errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, new FormObjection.ReasonMissing()));
@@ -145,14 +155,13 @@ class JournalController {
                     return "/journal?voided=" + sequence;
                 },
                 objection -> "reason",
-                () -> new ModelAndView(page(sequence, reason, formKey, errors, model), model.asMap()));
+                () -> page(sequence, reason, formKey, errors));
     }
 
-    private String page(long sequence, String reason, String formKey, FieldErrors errors, Model model) {
-        model.addAttribute("line", journal.line(sequence));
-        model.addAttribute("reason", reason);
-        model.addAttribute("formKey", formKey);
-        model.addAttribute("errors", errors);
-        return "journal/void";
+    /** What voiding an entry asks for. */
+    record VoidPage(EntryLine line, String reason, String formKey) {}
+
+    private ModelAndView page(long sequence, String reason, String formKey, FieldErrors errors) {
+        return PageView.of("journal/void", new VoidPage(journal.line(sequence), reason, formKey), errors);
     }
 }

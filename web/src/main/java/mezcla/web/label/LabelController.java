@@ -13,12 +13,12 @@ import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -77,15 +77,15 @@ class LabelController {
         return ServletUriComponentsBuilder.fromContextPath(request).build().toUriString();
     }
 
+    /** Labels to print. */
+    record Sheet(List<LabelView> labels, String back, String on, int from, int onASheet) {}
+
     private static ModelAndView sheet(List<LabelView> labels, String back, String on, String from) {
         int first = from.matches("[1-8]") ? Integer.parseInt(from) : 1;
-        ModelAndView page = new ModelAndView("label/labels");
-        page.addObject("labels", labels);
-        page.addObject("back", back);
-        page.addObject("on", on.equals("roll") ? "roll" : "a4");
-        page.addObject("from", first);
-        page.addObject("onASheet", ON_A_SHEET);
-        return page;
+        return PageView.of(
+                "label/labels",
+                new Sheet(labels, back, on.equals("roll") ? "roll" : "a4", first, ON_A_SHEET),
+                new FieldErrors());
     }
 
     /** Where a scanned or typed code leads. */
@@ -159,15 +159,18 @@ class LabelController {
         return typed.getOrDefault(field, "");
     }
 
+    /** The card for an evening without power, and what is entered from it. */
+    record CardPage(
+            long batchId,
+            LabelService.Card card,
+            List<Tank> tanks,
+            List<FilmFormat> formats,
+            Map<String, String> typed) {}
+
     private ModelAndView card(long id, Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("label/card");
-        page.addObject("batchId", id);
-        page.addObject("card", labels.card(id));
-        page.addObject("tanks", houses.tanks());
-        page.addObject("formats", FilmFormat.values());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "label/card",
+                new CardPage(id, labels.card(id), houses.tanks(), List.of(FilmFormat.values()), typed),
+                errors);
     }
 }

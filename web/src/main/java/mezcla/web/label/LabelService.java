@@ -58,8 +58,6 @@ public class LabelService {
     /** How many rolls a card has room for. */
     public static final int CARD_ROLLS = 10;
 
-    private static final int MOST_BOXES = 24;
-
     private final DarkroomLog log;
     private final HouseService houses;
     private final Mixes mixes;
@@ -154,7 +152,7 @@ public class LabelService {
             return List.of();
         }
         Double tested = limits.rollsTestedFrom();
-        int rolls = (int) Math.min(MOST_BOXES, Slack.floor(all));
+        int rolls = (int) Math.min(FillLimits.MOST_COUNTED, Slack.floor(all));
         return IntStream.rangeClosed(1, rolls)
                 .mapToObj(number -> new LabelView.Box(
                         number,

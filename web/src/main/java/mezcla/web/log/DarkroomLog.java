@@ -265,20 +265,35 @@ public class DarkroomLog {
     }
 
     /**
-     * When the last row was written, as it counts. Of the rows that this transaction added only the last is read, so that a
-     * long list takes as long as its lines, unless one of them may have dated others anew.
+     * When the last row was written, as it counts. Where this transaction wrote it, nobody reads it again, so that a long list
+     * takes as long as its lines.
      */
     private Instant latest() {
         LogMapper.Last last = mapper.last();
         if (last == null) {
             return Instant.MIN;
         }
-        Known before = Objects.requireNonNull(read.get());
-        if (mapper.datesAnewAfter(before.book().lastSequence())) {
-            return lastRecorded(known().book());
+        return TransactionSynchronizationManager.getResource(this) instanceof LogMapper.Last added
+                        && added.sequence() == last.sequence()
+                ? added.recordedAt()
+                : lastRecorded(book());
+    }
+
+    /** Remembers the row that this transaction wrote last; one that may date others anew is read again with them. */
+    private void wrote(LogEntry row) {
+        boolean first = TransactionSynchronizationManager.unbindResourceIfPossible(this) == null;
+        if (row.kind() != EntryKind.CLOCK_CORRECTED && row.voids().isEmpty()) {
+            TransactionSynchronizationManager.bindResource(
+                    this, new LogMapper.Last(row.stamp().sequence(), row.stamp().recordedAt()));
         }
-        Stamp stamp = new Stamp(last.sequence(), last.recordedAt(), last.recordedAt(), "", false);
-        return before.corrections().counting(stamp).recordedAt();
+        if (first) {
+            TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                @Override
+                public void afterCompletion(int status) {
+                    TransactionSynchronizationManager.unbindResourceIfPossible(DarkroomLog.this);
+                }
+            });
+        }
     }
 
     private static Instant lastRecorded(LogBook book) {
@@ -331,6 +346,7 @@ public class DarkroomLog {
                 Objects.requireNonNull(names.id(who.name())),
                 device,
                 body));
+        wrote(row);
         return row;
     }
 }

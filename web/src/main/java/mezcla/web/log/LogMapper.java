@@ -42,13 +42,6 @@ interface LogMapper {
     @Nullable
     Last last();
 
-    /** Whether a row after that one may date others anew. */
-    @Select(
-            """
-            SELECT EXISTS (SELECT 1 FROM log_entry WHERE sequence > #{after} AND kind IN ('clock-corrected', 'entry-voided'))
-            """)
-    boolean datesAnewAfter(long after);
-
     @Select(
             """
             SELECT sequence, kind, happened_at, recorded_at, about, member_id, name_id, device, body

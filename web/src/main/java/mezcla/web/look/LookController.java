@@ -17,14 +17,13 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.LocalAddress;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.photo.Picture;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -55,15 +54,22 @@ class LookController {
      */
     public record FindingChoice(String value, String words) {}
 
-    private static final List<FindingChoice> FINDINGS = List.of(
-            new FindingChoice("GOOD", "fine"),
-            new FindingChoice("THIN", "thin (slides: dark)"),
-            new FindingChoice("DENSE", "dense (slides: light)"),
-            new FindingChoice("CAST", "a colour cast"),
-            new FindingChoice("GRAIN", "grain"),
-            new FindingChoice("MILKY_DRY", "milky when dry"),
-            new FindingChoice("STREAKS", "streaks"),
-            new FindingChoice("RESIDUE", "marks or residue"));
+    private static final List<FindingChoice> FINDINGS = Finding.first().stream()
+            .map(finding -> new FindingChoice(finding.name(), words(finding)))
+            .toList();
+
+    private static String words(Finding finding) {
+        return switch (finding) {
+            case GOOD -> "fine";
+            case THIN -> "thin (slides: dark)";
+            case DENSE -> "dense (slides: light)";
+            case CAST, HEAVY_CAST -> "a colour cast";
+            case GRAIN, HEAVY_GRAIN -> "grain";
+            case MILKY_DRY -> "milky when dry";
+            case STREAKS -> "streaks";
+            case RESIDUE -> "marks or residue";
+        };
+    }
 
     @GetMapping("/batches/{id}/looks/{run}")
     ModelAndView film(@PathVariable long id, @PathVariable long run) {
@@ -111,15 +117,10 @@ class LookController {
     /** What was seen; a strong cast or strong grain weighs more than a slight one. */
     private static Finding result(Map<String, String> typed) {
         Finding seen = TypedChoice.of(Finding.values(), text(typed, "result"), new FormObjection.UnknownResult());
-        if (FINDINGS.stream().noneMatch(finding -> finding.value().equals(seen.name()))) {
+        if (seen.isHeavy()) {
             throw Refusal.of(new FormObjection.UnknownResult());
         }
-        boolean strong = text(typed, "strength").equals("strong");
-        return switch (seen) {
-            case CAST -> strong ? Finding.HEAVY_CAST : seen;
-            case GRAIN -> strong ? Finding.HEAVY_GRAIN : seen;
-            default -> seen;
-        };
+        return text(typed, "strength").equals("strong") ? seen.strong() : seen;
     }
 
     private static Set<Suspect> suspects(Map<String, String> typed) {
@@ -184,40 +185,39 @@ class LookController {
                 () -> bottlePage(id, typed, errors));
     }
 
+    /** A bottle that somebody looks into. */
+    record BottlePage(
+            long fillId,
+            LookService.InBottle bottle,
+            List<Sign> signs,
+            List<FindingChoice> findings,
+            Map<String, String> typed) {}
+
     private ModelAndView bottlePage(long id, Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("look/bottle");
-        page.addObject("fillId", id);
-        page.addObject("bottle", looks.bottle(id));
-        page.addObject("signs", Sign.values());
-        page.addObject("findings", FINDINGS);
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "look/bottle", new BottlePage(id, looks.bottle(id), List.of(Sign.values()), FINDINGS, typed), errors);
     }
 
+    /** The guide to signs. */
+    record Signs(String q, String when, List<SignGuide.When> whens, List<SignGuide.Entry> found) {}
+
     @GetMapping("/signs")
-    String guide(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String when, Model model) {
+    ModelAndView guide(@RequestParam(defaultValue = "") String q, @RequestParam(defaultValue = "") String when) {
         List<SignGuide.Entry> found = guide.find(q.substring(0, Math.min(q.length(), NOTE_CHARACTERS)), when);
-        model.addAttribute("q", q);
-        model.addAttribute("when", when);
-        model.addAttribute("whens", SignGuide.When.values());
-        model.addAttribute("found", found);
-        return "look/signs";
+        return PageView.of(
+                "look/signs", new Signs(q, when, List.of(SignGuide.When.values()), found), new FieldErrors());
     }
 
     private static String text(Map<String, String> typed, String field) {
         return typed.getOrDefault(field, "");
     }
 
+    /** Dry film that somebody looks at. */
+    record FilmPage(
+            LookService.Film film, List<FindingChoice> findings, List<Suspect> suspects, Map<String, String> typed) {}
+
     private ModelAndView page(long id, long run, Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("look/film");
-        page.addObject("film", looks.film(id, run));
-        page.addObject("findings", FINDINGS);
-        page.addObject("suspects", Suspect.values());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "look/film", new FilmPage(looks.film(id, run), FINDINGS, List.of(Suspect.values()), typed), errors);
     }
 }

@@ -1,7 +1,5 @@
 package mezcla.web.look;
 
-import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -44,8 +42,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Keeps what film looked like when it was dry, what clip tests showed, and what bottles look like. */
 @Service
 public class LookService {
-    private static final Duration ASKED_FOR = Duration.ofDays(30);
-
     private final DarkroomLog log;
     private final HouseService houses;
     private final Photos photos;
@@ -240,14 +236,7 @@ public class LookService {
     @Transactional(readOnly = true)
     public Optional<Due> due(long batchId) {
         BatchState batch = log.state().batch(batchId);
-        Instant since = clock.instant().minus(ASKED_FOR);
-        Set<Long> looked = batch.looks().stream().map(FilmInspected::run).collect(Collectors.toSet());
-        List<RunLogged> due = batch.runs().stream()
-                .filter(run -> run.abandoned() == null
-                        && !looked.contains(run.stamp().sequence())
-                        && !isWet(run)
-                        && run.stamp().happenedAt().isAfter(since))
-                .toList();
+        List<RunLogged> due = FilmLook.due(batch, clock.instant());
         return due.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Due(film(batch, due.get(due.size() - 1), List.of()), due.size() - 1));

@@ -13,9 +13,9 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.words.Units;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -77,16 +77,18 @@ class WalkController {
         return typed.getOrDefault(field, "");
     }
 
+    /** A round of the shelf. */
+    record Page(List<WalkService.Bottle> bottles, long missing, List<Sign> signs, Map<String, String> typed) {}
+
     private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
         List<WalkService.Bottle> bottles = walk.bottles();
-        ModelAndView page = new ModelAndView("look/walk");
-        page.addObject("bottles", bottles);
-        page.addObject(
-                "missing", bottles.stream().filter(WalkService.Bottle::missing).count());
-        page.addObject("signs", Sign.values());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "look/walk",
+                new Page(
+                        bottles,
+                        bottles.stream().filter(WalkService.Bottle::missing).count(),
+                        List.of(Sign.values()),
+                        typed),
+                errors);
     }
 }

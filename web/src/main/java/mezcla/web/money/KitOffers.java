@@ -1,15 +1,12 @@
 package mezcla.web.money;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mezcla.batch.KitState;
-import mezcla.leaflet.Bath;
 import mezcla.leaflet.FilmProcess;
-import mezcla.leaflet.Leaflet;
 import mezcla.planning.BatchSize;
 import mezcla.planning.KitOffer;
 import mezcla.web.house.HouseService;
@@ -22,8 +19,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** The kits that the house knows a price of, and every sensible way to use each. */
 @Service
 public class KitOffers {
-    private static final double SMALLEST_ML = 250;
-
     private final DarkroomLog log;
     private final HouseService houses;
 
@@ -47,15 +42,7 @@ public class KitOffers {
     /** A kit as an offer; empty where nobody knows how many rolls it takes. */
     @Transactional(readOnly = true)
     public Optional<KitOffer> offerOf(KitState kit) {
-        return KitOffer.of(standing(kit.arrival().leaflet()), kit.landed());
-    }
-
-    private Leaflet standing(Leaflet leaflet) {
-        Leaflet standing = leaflet;
-        for (Bath bath : leaflet.baths()) {
-            standing = standing.with(houses.standIns().over(leaflet.counted(bath.key())));
-        }
-        return standing;
+        return KitOffer.of(houses.standIns().over(kit.arrival().leaflet()), kit.landed());
     }
 
     /** The processes that the house knows a kit of. */
@@ -71,7 +58,7 @@ public class KitOffers {
     /** The least that a tank takes, in ml. */
     @Transactional(readOnly = true)
     public double smallestMl() {
-        return houses.tanks().stream().mapToDouble(Tank::volumeMl).min().orElse(SMALLEST_ML);
+        return houses.tanks().stream().mapToDouble(Tank::volumeMl).min().orElse(BatchSize.SMALLEST_ML);
     }
 
     /**
@@ -83,21 +70,15 @@ public class KitOffers {
      */
     @Transactional(readOnly = true)
     public List<BatchSize> sizes(FilmProcess process, double perWeek, int saved, @Nullable Double lastsWeeks) {
-        double smallest = smallestMl();
-        List<BatchSize> all = new ArrayList<>();
-        of(process)
-                .forEach(offer -> all.addAll(BatchSize.all(
-                        lastsWeeks == null ? offer : offer.lasting(lastsWeeks), smallest, perWeek, saved)));
-        all.sort(BatchSize.CHEAPEST_FIRST);
-        return all;
+        List<KitOffer> offers = of(process).stream()
+                .map(offer -> lastsWeeks == null ? offer : offer.lasting(lastsWeeks))
+                .toList();
+        return BatchSize.ways(offers, smallestMl(), perWeek, saved);
     }
 
     /** The best way to use each kit of a process, the cheapest roll first. */
     @Transactional(readOnly = true)
     public List<BatchSize> best(FilmProcess process, double perWeek) {
-        Map<String, BatchSize> best = new LinkedHashMap<>();
-        sizes(process, perWeek, 0, null)
-                .forEach(size -> best.putIfAbsent(size.offer().name(), size));
-        return List.copyOf(best.values());
+        return BatchSize.best(of(process), smallestMl(), perWeek);
     }
 }

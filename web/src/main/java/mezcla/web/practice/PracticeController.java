@@ -11,12 +11,15 @@ import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.web.access.SignedIn;
+import mezcla.web.drawing.plot.RunDrawing;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.house.HouseService;
 import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.leaflet.Leaflets;
+import mezcla.web.ribbon.PracticeReport;
 import mezcla.web.ribbon.RibbonPage;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.ribbon.RibbonView;
@@ -62,16 +65,25 @@ class PracticeController {
         this.forms = forms;
     }
 
+    /** What can be practised. */
+    record PracticePage(
+            List<Leaflets.Sheet> sheets,
+            List<Integer> speeds,
+            List<Movement> movements,
+            List<SimulatedBath.Fault> faults,
+            List<Line> practised) {}
+
     @GetMapping("/practice")
-    String practice(@AuthenticationPrincipal SignedIn member, Model model) {
-        model.addAttribute("sheets", leaflets.offered());
-        model.addAttribute("speeds", SPEEDS);
-        model.addAttribute("movements", Movement.values());
-        model.addAttribute("faults", SimulatedBath.Fault.values());
-        model.addAttribute(
-                "practised",
-                practice.practisedBy(member).stream().map(this::line).toList());
-        return "practice/practice";
+    ModelAndView practice(@AuthenticationPrincipal SignedIn member) {
+        return PageView.of(
+                "practice/practice",
+                new PracticePage(
+                        leaflets.offered(),
+                        SPEEDS,
+                        List.of(Movement.values()),
+                        List.of(SimulatedBath.Fault.values()),
+                        practice.practisedBy(member).stream().map(this::line).toList()),
+                new FieldErrors());
     }
 
     /**
@@ -178,23 +190,25 @@ class PracticeController {
         return report(id, member, new FieldErrors());
     }
 
+    /** What became of an exercise. */
+    record ReportPage(long id, PracticeReport report, @Nullable RunDrawing drawing, String what, String signed) {}
+
     private ModelAndView report(long id, SignedIn member, FieldErrors errors) {
         PracticeService.Practised practised = practice.practised(member, id);
-        ModelAndView shown = new ModelAndView("practice/report");
-        shown.addObject("id", id);
-        shown.addObject("report", practised.report());
-        shown.addObject("drawing", practised.drawing());
-        shown.addObject(
-                "what",
-                "%s · %s, %s%s"
-                        .formatted(
-                                practised.leaflet(),
-                                practised.who(),
-                                day(practised.at()),
-                                practised.speed() == 1 ? "" : ", " + practised.speed() + " times as fast"));
-        shown.addObject("signed", signed(practised.signed()));
-        shown.addObject("errors", errors);
-        return shown;
+        return PageView.of(
+                "practice/report",
+                new ReportPage(
+                        id,
+                        practised.report(),
+                        practised.drawing(),
+                        "%s · %s, %s%s"
+                                .formatted(
+                                        practised.leaflet(),
+                                        practised.who(),
+                                        day(practised.at()),
+                                        practised.speed() == 1 ? "" : ", " + practised.speed() + " times as fast"),
+                        signed(practised.signed())),
+                errors);
     }
 
     @PostMapping("/practice/reports/{id}/sign-off")
@@ -231,23 +245,27 @@ class PracticeController {
     public record Member(
             long id, String name, @Nullable Line practised, String practice, String firstRun, Map<Long, String> runs) {}
 
+    /** How far everybody has come. */
+    record MembersPage(String heading, List<Member> members) {}
+
     private ModelAndView members(FieldErrors errors) {
-        ModelAndView shown = new ModelAndView("practice/members");
         List<Member> all = practice.everybody().stream().map(this::member).toList();
         long left = all.stream()
                 .filter(member ->
                         member.practice().isEmpty() || member.firstRun().isEmpty())
                 .count();
-        shown.addObject(
-                "heading",
-                left == 0
-                        ? "Everybody has been signed off"
-                        : "%s still to be signed off"
-                                .formatted(
-                                        left == 1 ? "One member is" : Figures.sentence(Figures.number(left)) + " are"));
-        shown.addObject("members", all);
-        shown.addObject("errors", errors);
-        return shown;
+        return PageView.of(
+                "practice/members",
+                new MembersPage(
+                        left == 0
+                                ? "Everybody has been signed off"
+                                : "%s still to be signed off"
+                                        .formatted(
+                                                left == 1
+                                                        ? "One member is"
+                                                        : Figures.sentence(Figures.number(left)) + " are"),
+                        all),
+                errors);
     }
 
     private Member member(PracticeService.Progress progress) {

@@ -6,6 +6,7 @@ import mezcla.measure.TypedObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
@@ -86,22 +87,24 @@ class ProbeController {
      */
     public record Line(long id, String name, String last) {}
 
+    /** The probes that may send temperatures. */
+    record Page(List<Line> probes, String heading, String address, Map<String, String> typed) {}
+
     private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("probe/probes");
         List<Line> lines = probes.probes().stream()
                 .map(probe -> new Line(probe.id(), probe.name(), last(probe)))
                 .toList();
-        page.addObject("probes", lines);
-        page.addObject(
-                "heading",
-                lines.isEmpty()
-                        ? "No probe sends temperatures yet"
-                        : Figures.sentence(Figures.count(lines.size(), "probe")) + " may send temperatures");
         House house = houses.house();
-        page.addObject("address", house.address() == null ? "http://localhost:8080" : house.address());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        return page;
+        return PageView.of(
+                "probe/probes",
+                new Page(
+                        lines,
+                        lines.isEmpty()
+                                ? "No probe sends temperatures yet"
+                                : Figures.sentence(Figures.count(lines.size(), "probe")) + " may send temperatures",
+                        house.address() == null ? "http://localhost:8080" : house.address(),
+                        typed),
+                errors);
     }
 
     private String last(Probe probe) {

@@ -98,9 +98,7 @@ class QueueController {
     }
 
     private List<FilmProcess> processes() {
-        return Stream.concat(
-                        Stream.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE),
-                        offers.processes().stream())
+        return Stream.concat(FilmProcess.KNOWN.stream(), offers.processes().stream())
                 .distinct()
                 .toList();
     }

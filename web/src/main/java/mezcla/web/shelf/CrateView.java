@@ -127,13 +127,7 @@ public record CrateView(
     }
 
     private static @Nullable String time(RunPlan plan) {
-        return plan.verdict().state() == State.DISCARD
-                        || !StateWords.missing(plan).isEmpty()
-                ? null
-                : plan.imageDeveloper()
-                        .flatMap(RunPlan.PlannedBath::shown)
-                        .map(ProcessingTime::toString)
-                        .orElse(null);
+        return plan.worth().map(ProcessingTime::toString).orElse(null);
     }
 
     /** The same crate when the film wants another process. */

@@ -24,9 +24,6 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 /** The Shelf, with the sentence about tonight. */
 @Controller
 class ShelfController {
-    private static final List<FilmProcess> PROCESSES =
-            List.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE);
-
     private final ShelfService shelves;
     private final Beginnings beginnings;
 
@@ -75,7 +72,7 @@ class ShelfController {
                         shelf,
                         query,
                         form,
-                        PROCESSES,
+                        FilmProcess.KNOWN,
                         List.of(FilmFormat.values()),
                         FilmForm.PUSHES,
                         tanks,
@@ -107,7 +104,7 @@ class ShelfController {
 
     private static String known(String process) {
         if (!process.isEmpty()
-                && PROCESSES.stream().noneMatch(each -> each.key().equals(process))) {
+                && FilmProcess.KNOWN.stream().noneMatch(each -> each.key().equals(process))) {
             throw Refusal.of(new FormObjection.UnknownProcess());
         }
         return process;

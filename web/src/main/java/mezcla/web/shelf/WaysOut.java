@@ -4,12 +4,15 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import mezcla.batch.BatchState;
 import mezcla.batch.KitState;
 import mezcla.batch.LogBook;
 import mezcla.leaflet.FilmProcess;
@@ -31,6 +34,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 
 /** Tells what else can be done when no batch takes the film, each with time and cost. */
 public final class WaysOut {
+    private final Map<Long, Optional<Money>> prices = new HashMap<>();
     private final LogBook book;
     private final RunQuestion question;
     private final List<Tank> tanks;
@@ -226,12 +230,16 @@ public final class WaysOut {
                 .orElse("–");
     }
 
+    /** What a roll of a batch costs as printed; asked of many plans through few batches, so each is gone through once. */
     private Optional<Money> price(RunPlan plan) {
-        return BatchCost.of(
-                        book.state().batch(plan.batch().id()),
-                        FillCosts.of(book.state()),
-                        new PrintedLimits(question.judging().standIns()::over, question.tankMl(), question.zone()))
-                .flatMap(BatchCost::atPrintedCapacity);
+        return prices.computeIfAbsent(plan.batch().id(), id -> {
+            BatchState logged = book.state().batch(id);
+            return BatchCost.of(
+                            logged,
+                            FillCosts.of(book.state(), logged),
+                            new PrintedLimits(question.judging().standIns()::over, question.tankMl(), question.zone()))
+                    .flatMap(BatchCost::atPrintedCapacity);
+        });
     }
 
     private String cost(RunPlan plan) {

@@ -11,12 +11,12 @@ import mezcla.web.drawing.DrumDrawing;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -135,15 +135,27 @@ class WasteController {
 
     private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
         List<View> drums = waste.levels().stream().map(View::of).toList();
-        ModelAndView page = new ModelAndView("waste/waste");
-        page.addObject("waste", drums);
-        page.addObject("heading", title(drums));
-        page.addObject("kinds", WasteRoute.values());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "waste/waste",
+                new Page(
+                        title(drums),
+                        drums,
+                        Figures.percent(DrumLevel.DUE_FROM * 100),
+                        List.of(WasteRoute.values()),
+                        typed),
+                errors);
     }
+
+    /**
+     * The drums of the house.
+     *
+     * @param heading how many have to be collected
+     * @param waste the drums
+     * @param due from which share on a drum is to be collected, in words
+     * @param kinds what a drum can be for
+     * @param typed what was typed, where it was refused
+     */
+    record Page(String heading, List<View> waste, String due, List<WasteRoute> kinds, Map<String, String> typed) {}
 
     private static String title(List<View> drums) {
         if (drums.isEmpty()) {

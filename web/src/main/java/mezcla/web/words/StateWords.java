@@ -6,7 +6,6 @@ import java.util.Objects;
 import java.util.Optional;
 import mezcla.verdict.BatchVerdict;
 import mezcla.verdict.EarlyWarning;
-import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
@@ -57,11 +56,7 @@ public final class StateWords {
 
     /** The baths that it lacks, so that it takes no film. */
     public static List<String> missing(RunPlan plan) {
-        return plan.objections().stream()
-                .filter(RunObjection.BathMissing.class::isInstance)
-                .map(objection -> Figures.within(
-                        ((RunObjection.BathMissing) objection).role().name()))
-                .toList();
+        return plan.lacking().stream().map(role -> Figures.within(role.name())).toList();
     }
 
     /** The baths that have to go while the rest is sound. */

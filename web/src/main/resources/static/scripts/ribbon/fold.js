@@ -40,3 +40,24 @@ const after = (now, event, steps) => {
 };
 
 export const fold = (steps, events) => events.reduce((now, event) => after(now, event, steps), begin);
+
+// Which press takes the run on, just as the server has it (RunPresent.press).
+export const press = (now, step, last, over, due) => {
+  if (now.done) {
+    return "NONE";
+  }
+  if (now.step < 0) {
+    return "POUR";
+  }
+  const on = last ? "DONE" : "POUR";
+  if (step.open) {
+    return on;
+  }
+  if (now.fills < step.fills) {
+    return "FILL";
+  }
+  if (over) {
+    return on;
+  }
+  return due ? "MOVED" : "NONE";
+};

@@ -2,7 +2,7 @@
 // confirmed is kept here and sent when the server answers.
 import { typing } from "../typing.js";
 import { ServerClock } from "./clock.js";
-import { fold } from "./fold.js";
+import { fold, press } from "./fold.js";
 import { picture } from "./picture.js";
 import { accidents } from "./accidents.js";
 import { signalOn, switchOf } from "../signals.js";
@@ -100,23 +100,19 @@ const main = (p) => {
   if (p.done) {
     return real ? ["Log the run", () => location.assign(`/runs/${run.started}`)] : ["See how it went", report];
   }
-  const pour = () => confirm("POUR", p.now.step + 1);
-  if (p.before) {
-    return [poured(p.next), pour];
+  const clear = p.step && p.step.open ? "It runs clear" : "";
+  switch (press(p.now, p.step, !p.next, p.over, Boolean(p.due && ticked()))) {
+    case "POUR":
+      return [`${clear && `${clear}. `}${poured(p.next)}`, () => confirm("POUR", p.now.step + 1)];
+    case "DONE":
+      return [clear || "The film is out", finish];
+    case "FILL":
+      return [`Fill ${p.now.fills + 1} of ${p.step.fills} is out`, () => confirm("FILL", p.now.step)];
+    case "MOVED":
+      return ["Moved", () => confirm("MOVED", p.now.step, p.due.at)];
+    default:
+      return ["", null];
   }
-  if (p.step.open) {
-    return [p.next ? `It runs clear. ${poured(p.next)}` : "It runs clear", p.next ? pour : finish];
-  }
-  if (p.step.fills > 0 && p.now.fills < p.step.fills) {
-    return [`Fill ${p.now.fills + 1} of ${p.step.fills} is out`, () => confirm("FILL", p.now.step)];
-  }
-  if (p.over) {
-    return [p.next ? poured(p.next) : "The film is out", p.next ? pour : finish];
-  }
-  if (p.due && ticked()) {
-    return ["Moved", () => confirm("MOVED", p.now.step, p.due.at)];
-  }
-  return ["", null];
 };
 
 // Whether movements are ticked off: the cue stays either way.
@@ -230,14 +226,14 @@ const hang = (p) => {
 
 // Presses within 400 ms count once.
 let pressed = -Infinity;
-const press = (act) => {
+const once = (act) => {
   if (!act || performance.now() - pressed < 400) {
     return;
   }
   pressed = performance.now();
   act();
 };
-const go = () => press(main(present())[1]);
+const go = () => once(main(present())[1]);
 const change = (seconds) => () => {
   const p = present();
   if (p.step && !p.done && p.length + seconds > p.elapsed) {
@@ -245,22 +241,22 @@ const change = (seconds) => () => {
   }
 };
 by("go").addEventListener("click", go);
-by("less").addEventListener("click", () => press(change(-5)));
-by("more").addEventListener("click", () => press(change(5)));
+by("less").addEventListener("click", () => once(change(-5)));
+by("more").addEventListener("click", () => once(change(5)));
 const wrong = accidents({ root, run, by, text, shown, state, present, confirm, heard: flush, last: () => events.length });
-by("wrong").addEventListener("click", () => press(wrong.open));
+by("wrong").addEventListener("click", () => once(wrong.open));
 by("ticks").addEventListener("click", () =>
-  press(() => {
+  once(() => {
     confirm("UNTICKED", Math.max(0, state().step), ticked() ? 1 : 0);
     localStorage.setItem("ticks", ticked() ? "on" : "off");
   }),
 );
-by("pause").addEventListener("click", () => press(() => confirm(state().since ? "GO_ON" : "PAUSE", state().step)));
+by("pause").addEventListener("click", () => once(() => confirm(state().since ? "GO_ON" : "PAUSE", state().step)));
 document.addEventListener("keydown", (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event.target) || wrong.key(event)) {
     return;
   }
-  const acts = { " ": go, "+": () => press(change(5)), "-": () => press(change(-5)), ".": () => lastCue && signal(...lastCue) };
+  const acts = { " ": go, "+": () => once(change(5)), "-": () => once(change(-5)), ".": () => lastCue && signal(...lastCue) };
   if (acts[event.key]) {
     event.preventDefault();
     acts[event.key]();
@@ -295,7 +291,7 @@ by("scan")?.addEventListener("submit", (event) => {
 let doubted = null;
 let reading = 0;
 by("take-back").addEventListener("click", () =>
-  press(() => {
+  once(() => {
     if (reading) {
       confirm("TAKEN_BACK", Math.max(0, state().step), reading);
       reading = 0;
@@ -363,7 +359,7 @@ const watch = (watched) => {
   text("take", left ? `Take it: ${left > 0 ? "+" : "−"} ${Math.abs(left)} s` : "");
   by("take").hidden = !left;
 };
-by("take")?.addEventListener("click", () => press(advised));
+by("take")?.addEventListener("click", () => once(advised));
 
 // Sending: what the server has is what counts; what it has not heard yet is kept and sent again.
 let sending = false;

@@ -3,10 +3,14 @@ package mezcla.web.journey;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
+import java.util.regex.Pattern;
 import mezcla.web.DemoApplicationTest;
+import mezcla.web.EveryRoute;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.config.AutowireCapableBeanFactory;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
@@ -64,7 +68,7 @@ public class FitTest extends DemoApplicationTest {
               const hidden = [];
               for (const element of document.querySelectorAll('a[href], button, input:not([type=hidden]), select, textarea, summary')) {
                 if (!element.checkVisibility({ visibilityProperty: true }) || element.disabled || element.closest('svg, dialog:not([open])')
-                  || element.closest('.skip')) continue;
+                  || element.closest('.skip, [tabindex="-1"]')) continue;
                 element.focus();
                 const box = element.getClientRects()[0] ?? element.getBoundingClientRect();
                 const x = box.left + Math.min(box.width / 2, 20);
@@ -80,24 +84,22 @@ public class FitTest extends DemoApplicationTest {
             """;
 
     /** Where hands are wet: everything is larger. */
-    private static final Set<String> WET = Set.of("/mixes/1", "ribbon");
+    private static final Pattern WET = Pattern.compile("/mixes/1|/runs/[0-9]+/ribbon");
 
     @LocalServerPort
     private int port;
 
     private Browser browser;
-    private String ribbon;
+    private final List<String> places = new ArrayList<>();
+
+    @Autowired
+    private AutowireCapableBeanFactory beans;
 
     @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
     public void open() {
         browser = new Browser(port);
-        Page page = browser.signedIn("ines", 1280, 800);
-        page.navigate("/batches/5/run?tank=1");
-        Browser.saysWhichFilm(page);
-        page.locator("button[formaction$='/starts']").click();
-        Browser.at(page, "**/runs/*/ribbon");
-        ribbon = page.url();
-        page.context().close();
+        places.addAll(beans.createBean(EveryRoute.class).pages());
+        places.addAll(OTHERS);
     }
 
     @AfterClass(alwaysRun = true)
@@ -111,105 +113,61 @@ public class FitTest extends DemoApplicationTest {
     private static final List<Size> SIZES =
             List.of(new Size(1280, 800, true), new Size(390, 844, true), new Size(640, 400, false));
 
-    /** Every page that is measured. */
-    static final List<String> PAGES = List.of(
-            "/shelf",
-            "/bench",
-            "/run",
-            "/queue",
-            "/cupboard",
-            "/money",
-            "/journal",
-            "/house",
-            "/more",
-            "/me",
-            "/mine",
-            "/guide",
+    /** Pages that are measured beside one of every route, because they show something else. */
+    private static final List<String> OTHERS = List.of(
             "/batches/2",
             "/batches/4",
             "/batches/4/run",
             "/batches/4/warm-up",
             "/batches/4/labels",
             "/batches/4/card",
-            "/batches/2/renew?bath=dev",
-            "/fills/10",
-            "/fills/10/top-up?volume=20",
-            "/mixes/1",
-            "ribbon",
-            "/evening",
-            "/practice",
-            "/practice/loading",
-            "/practice/members",
-            "/kits/3",
-            "/kits/3/mix",
-            "/kits/new",
             "/kits/new?leaflet=1",
-            "/leaflets",
-            "/leaflets/1",
-            "/leaflets/new",
-            "/leaflets/1/retype",
-            "/leaflets/1/evidence",
-            "/leaflets/1/switch",
-            "/adopt",
             "/adopt?leaflet=1",
-            "/walk",
-            "/signs",
-            "/waste",
-            "/probes",
-            "/who",
-            "/queue/new",
-            "/queue/labels",
-            "/money/account",
-            "/money/film",
-            "/money/kits",
-            "/money/month",
-            "/money/prices",
-            "/journal/22/void",
-            "/house/members",
-            "/house/members/2",
-            "/house/strictness",
-            "/house/stand-ins",
-            "/house/ways",
-            "/house/things",
-            "/house/tanks/1",
-            "/house/places",
-            "/house/places/1",
-            "/house/bath",
-            "/house/this",
-            "/house/you",
-            "/house/clock",
-            "/house/decisions",
-            "/house/data",
-            "/house/outside",
-            "/house/read-in",
-            "/house/begin",
-            "/house/access",
-            "/wall-sheet");
+            "/house/bottles/1",
+            "/house/tools/1",
+            "/house/jugs/1",
+            "/house/heaters/1");
 
     /** Each page is loaded once and turned to each size. */
     @Test
     public void everythingIsLargeEnoughAndInSight() {
         Page page = browser.signedIn("bram", 1280, 800);
         List<String> found = new ArrayList<>();
-        for (String place : PAGES) {
-            page.navigate(place.equals("ribbon") ? ribbon : place);
-            page.waitForLoadState();
-            boolean wet = WET.contains(place);
-            List<Object> sizes = List.of(wet ? WET_TEXT_PX : TEXT_PX, DRAWN_PX, wet ? WET_TARGET_PX : TARGET_PX);
-            for (Size size : SIZES) {
-                page.setViewportSize(size.width(), size.height());
-                String at = "%s at %d × %d: ".formatted(place, size.width(), size.height());
-                Object wide = page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
-                if (((Number) wide).intValue() > 0) {
-                    found.add(at + "scrolls sideways by " + wide);
-                }
-                if (size.measured()) {
-                    strings(page.evaluate(MEASURE, sizes)).forEach(each -> found.add(at + each));
-                }
-                strings(page.evaluate(FOCUS)).forEach(each -> found.add(at + "focus: " + each));
+        for (String place : places) {
+            Response answer = page.navigate(place);
+            if (answer == null || answer.status() != 200) {
+                found.add(place + " answers " + (answer == null ? "nothing" : answer.status()));
+            } else {
+                found.addAll(measured(page, place));
             }
         }
+        page.navigate("/house/you");
+        page.locator("#deviceName").fill("Tablet by the sink");
+        page.locator("form[action='/house/device'] button").click();
+        Browser.at(page, "**/who");
+        found.addAll(measured(page, "/who"));
         assertThat(found).isEmpty();
+    }
+
+    private static List<String> measured(Page page, String place) {
+        List<String> found = new ArrayList<>();
+        page.waitForLoadState();
+        Browser.assertAccessible(page);
+        boolean wet = WET.matcher(place).matches();
+        List<Object> sizes = List.of(wet ? WET_TEXT_PX : TEXT_PX, DRAWN_PX, wet ? WET_TARGET_PX : TARGET_PX);
+        for (Size size : SIZES) {
+            page.setViewportSize(size.width(), size.height());
+            String at = "%s at %d × %d: ".formatted(place, size.width(), size.height());
+            Object wide = page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
+            if (((Number) wide).intValue() > 0) {
+                found.add(at + "scrolls sideways by " + wide);
+            }
+            if (size.measured()) {
+                strings(page.evaluate(MEASURE, sizes)).forEach(each -> found.add(at + each));
+            }
+            strings(page.evaluate(FOCUS)).forEach(each -> found.add(at + "focus: " + each));
+        }
+        return found;
     }
 
     private static List<String> strings(Object answer) {

@@ -84,6 +84,26 @@ public class RibbonJourneyTest extends DemoApplicationTest {
         Assertions.assertThat((List<?>) wrong).isEmpty();
     }
 
+    /** The same cases as of the core, for which press takes a run on. */
+    @Test
+    public void theBrowserOffersThePressThatTheServerWould() throws IOException {
+        String cases = Files.readString(Path.of("..", "core", "src", "test", "resources", "ribbon", "press.json"));
+        Page page = browser.open(800, 600);
+        page.navigate("/sign-in");
+        Object wrong = page.evaluate(
+                """
+                async (text) => {
+                  const { press } = await import("/scripts/ribbon/fold.js");
+                  const pressed = (worked) => press(worked, { open: worked.open, fills: worked.inFills }, worked.last,
+                    worked.over, worked.due);
+                  return JSON.parse(text).filter((worked) => pressed(worked) !== worked.expect)
+                    .map((worked) => worked.name + ": " + pressed(worked));
+                }
+                """,
+                cases);
+        Assertions.assertThat((List<?>) wrong).isEmpty();
+    }
+
     /** The quickest answer of the server's clock holds, unless a later one cannot be explained by its way. */
     @Test
     public void theClockGoesByTheQuickestAnswer() {

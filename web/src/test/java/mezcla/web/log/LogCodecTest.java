@@ -260,6 +260,15 @@ public class LogCodecTest {
     }
 
     @Test
+    public void theFormatTellsOfEveryKind() throws IOException {
+        assertThat(Files.readAllLines(EXAMPLES.resolveSibling("mezcla-log-1.md")).stream()
+                        .filter(line -> line.matches("\\| `[a-z]+(-[a-z]+)+` \\|.*"))
+                        .map(line -> line.replaceAll("^\\| `([a-z-]+)`.*", "$1")))
+                .containsExactlyInAnyOrderElementsOf(
+                        Arrays.stream(EntryKind.values()).map(EntryKind::key).toList());
+    }
+
+    @Test
     public void whatIsNotKnownIsLeftOutAndReadAsNothing() {
         FilmInspected look = new FilmInspected(STAMP, 14, 6, 0, List.of(4L), Finding.GOOD, Set.of(), null);
         String body = LogCodec.write(look);

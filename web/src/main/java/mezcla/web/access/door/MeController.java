@@ -1,6 +1,7 @@
 package mezcla.web.access.door;
 
 import java.time.ZoneId;
+import java.util.List;
 import mezcla.web.access.Device;
 import mezcla.web.access.Devices;
 import mezcla.web.access.Members;
@@ -9,9 +10,9 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -56,15 +57,17 @@ class MeController {
         }
     }
 
+    /** A member’s own devices and password. */
+    record Page(List<DeviceLine> devices) {}
+
     private ModelAndView page(SignedIn member, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("access/me");
         ZoneId zone = houses.house().timeZone();
-        page.addObject(
-                "devices",
-                devices.of(member.id()).stream().map(each -> line(each, zone)).toList());
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "access/me",
+                new Page(devices.of(member.id()).stream()
+                        .map(each -> line(each, zone))
+                        .toList()),
+                errors);
     }
 
     private static DeviceLine line(Devices.Listed device, ZoneId zone) {
@@ -107,19 +110,21 @@ class MeController {
         return "redirect:/me?ended";
     }
 
+    /** Who came in, and the devices of the house. */
+    record RecordPage(List<DeviceLine> devices, List<RecordLine> record) {}
+
     @GetMapping("/house/access")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView record() {
-        ModelAndView page = new ModelAndView("access/record");
         ZoneId zone = houses.house().timeZone();
-        page.addObject(
-                "devices",
-                devices.shared().stream().map(each -> line(each, zone)).toList());
-        page.addObject(
-                "record",
-                devices.recorded().stream()
-                        .map(each -> new RecordLine(Figures.dayAndHour(each.at(), zone), each.who(), each.what()))
-                        .toList());
-        return page;
+        return PageView.of(
+                "access/record",
+                new RecordPage(
+                        devices.shared().stream().map(each -> line(each, zone)).toList(),
+                        devices.recorded().stream()
+                                .map(each ->
+                                        new RecordLine(Figures.dayAndHour(each.at(), zone), each.who(), each.what()))
+                                .toList()),
+                new FieldErrors());
     }
 }

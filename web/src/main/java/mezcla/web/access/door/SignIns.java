@@ -38,7 +38,7 @@ import org.springframework.web.util.WebUtils;
  * which was ended has ended everywhere.
  */
 @Component
-class SignIns implements SecurityContextRepository {
+public class SignIns implements SecurityContextRepository {
     static final String COOKIE = "signed-in";
 
     private static final Logger LOG = LoggerFactory.getLogger(SignIns.class);
@@ -165,7 +165,7 @@ class SignIns implements SecurityContextRepository {
     }
 
     /** The sign-in of a browser that is given to the house holds longer. */
-    void keepLonger(HttpServletRequest request, HttpServletResponse response) {
+    public void keepLonger(HttpServletRequest request, HttpServletResponse response) {
         Cookie cookie = WebUtils.getCookie(request, COOKIE);
         if (cookie != null) {
             keep(request, response, cookie.getValue(), Devices.LAST_DAY_OF_THE_HOUSES);

@@ -1,17 +1,13 @@
 package mezcla.web.access.door;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.util.Objects;
 import mezcla.measure.Refusal;
-import mezcla.measure.TypedObjection;
 import mezcla.web.access.Device;
 import mezcla.web.access.Devices;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
-import mezcla.web.forms.typed.TypedText;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -26,15 +22,11 @@ import org.springframework.web.servlet.ModelAndView;
 /** Who is at this shared device? And which devices are shared? */
 @Controller
 class WhoController {
-    private static final int NAME_CHARACTERS = 40;
-
     private final Devices devices;
-    private final SignIns signIns;
     private final KeptForms kept;
 
-    WhoController(Devices devices, SignIns signIns, KeptForms kept) {
+    WhoController(Devices devices, KeptForms kept) {
         this.devices = devices;
-        this.signIns = signIns;
         this.kept = kept;
     }
 
@@ -72,23 +64,6 @@ class WhoController {
         model.addAttribute("errors", errors);
         return new ModelAndView(
                 "layout/who", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-    }
-
-    /** Gives this device to the house, under a name that the Journal will say. */
-    @PostMapping("/house/device")
-    @PreAuthorize("hasRole('STEWARD')")
-    String share(
-            @RequestParam(defaultValue = "") String deviceName,
-            @AuthenticationPrincipal SignedIn steward,
-            HttpServletRequest request,
-            HttpServletResponse response) {
-        Device device = Device.here()
-                .filter(here -> !here.shared())
-                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownDevice()));
-        devices.share(
-                steward, device.signInId(), TypedText.of(deviceName, NAME_CHARACTERS, new TypedObjection.Missing()));
-        signIns.keepLonger(request, response);
-        return "redirect:/who";
     }
 
     /** Takes a device back that the house had. */

@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -18,7 +17,6 @@ import mezcla.batch.Stock;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.Recipe;
 import mezcla.log.BatchMixed;
 import mezcla.log.Bottle;
 import mezcla.log.MixedFill;
@@ -197,23 +195,7 @@ public class MixService {
         refuseFinished(state, request);
         BatchPlan plan = Mixes.stock(state, request.kits()).plan(request.wanted());
         List<Bottle> bottles = houses.bottles();
-        Bottling bottling = mixes.shelf(state);
-        Map<String, String> chosen = new HashMap<>();
-        List<Double> missing = new ArrayList<>();
-        for (BatchPlan.PlannedBath bath : plan.baths()) {
-            BathRole role = bath.bath().role();
-            double volumeMl = bath.mix().finalMl();
-            bottling.freeFor(volumeMl, role, bottles).stream()
-                    .filter(bottle -> bottling.suits(bottle, role))
-                    .findFirst()
-                    .or(() -> stays(bath) ? Optional.of(Bottle.itsOwn(volumeMl)) : Optional.empty())
-                    .ifPresentOrElse(
-                            bottle -> {
-                                bottling.take(bottle, volumeMl);
-                                chosen.put(bath.bath().key(), Long.toString(bottle.id()));
-                            },
-                            () -> missing.add(volumeMl));
-        }
+        Bottling.Chosen chosen = mixes.shelf(state).choose(plan.baths(), bottles);
         Bottling shelf = mixes.shelf(state);
         MixView view = MixView.of(
                 title(plan, request),
@@ -221,30 +203,28 @@ public class MixService {
                 equipment(),
                 bath -> choices(bath, shelf, bottles));
         String free = bottles.stream()
-                .filter(bottle -> chosen.containsValue(Long.toString(bottle.id())))
+                .filter(chosen.bottles()::containsValue)
                 .map(Bottle::label)
                 .collect(Collectors.joining(", "));
         return new Proposal(
                 plan,
-                view.with(new MixView.SetUp("Bottles, empty and clean", bottles(free, missing)))
+                view.with(new MixView.SetUp("Bottles, empty and clean", bottles(free, chosen.missing())))
                         .with(new MixView.SetUp("How far it goes", howFar(plan)))
                         .with(new MixView.SetUp("Past its printed life", past(state, request, plan))),
-                chosen);
+                chosen.bottles().entrySet().stream()
+                        .collect(Collectors.toMap(
+                                Map.Entry::getKey,
+                                each -> Long.toString(each.getValue().id()))));
     }
 
     private static void refuseFinished(LogState state, MixRequest request) {
         request.kits().forEach(kit -> state.kit(kit).refuseFinished());
     }
 
-    /** What is ready to use may stay in the bottle it came in. */
-    private static boolean stays(BatchPlan.PlannedBath bath) {
-        return bath.mix().recipe().mode() == Recipe.Mode.READY_TO_USE;
-    }
-
     private static List<MixView.BottleChoice> choices(
             BatchPlan.PlannedBath bath, Bottling shelf, List<Bottle> bottles) {
         BathRole role = bath.bath().role();
-        Stream<MixView.BottleChoice> own = stays(bath)
+        Stream<MixView.BottleChoice> own = bath.mayStay()
                 ? Stream.of(Bottle.itsOwn(bath.mix().finalMl()))
                         .map(bottle -> new MixView.BottleChoice(bottle.id(), bottle.label(), true))
                 : Stream.empty();
@@ -408,7 +388,9 @@ public class MixService {
             errors.read("bottle-" + key, () -> {
                 Bottle bottle = Stream.concat(
                                 owned.stream(),
-                                stays(bath) ? Stream.of(Bottle.itsOwn(bath.mix().finalMl())) : Stream.empty())
+                                bath.mayStay()
+                                        ? Stream.of(Bottle.itsOwn(bath.mix().finalMl()))
+                                        : Stream.empty())
                         .filter(each -> Long.toString(each.id()).equals(chosen.get(key)))
                         .findFirst()
                         .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));

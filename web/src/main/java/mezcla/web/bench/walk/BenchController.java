@@ -1,5 +1,6 @@
 package mezcla.web.bench.walk;
 
+import java.util.List;
 import java.util.Map;
 import mezcla.leaflet.PrintedAmount;
 import mezcla.log.AirKept;
@@ -10,9 +11,11 @@ import mezcla.mixing.MixingObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.cupboard.CupboardService;
+import mezcla.web.cupboard.KitView;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedFigure;
 import mezcla.web.forms.typed.TypedText;
@@ -22,7 +25,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -49,11 +51,12 @@ class BenchController {
         this.forms = forms;
     }
 
+    /** The bench: what can be mixed, and what is being mixed. */
+    record BenchPage(List<KitView> kits, List<BenchView.UnderWay> mixes) {}
+
     @GetMapping("/bench")
-    String bench(Model model) {
-        model.addAttribute("kits", cupboard.kits());
-        model.addAttribute("mixes", bench.underWay());
-        return "bench/bench";
+    ModelAndView bench() {
+        return PageView.of("bench/bench", new BenchPage(cupboard.kits(), bench.underWay()), new FieldErrors());
     }
 
     @GetMapping("/mixes/{id}")

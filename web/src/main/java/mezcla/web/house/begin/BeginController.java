@@ -1,19 +1,20 @@
 package mezcla.web.house.begin;
 
 import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.House;
 import mezcla.web.house.hall.HouseRooms;
 import mezcla.web.house.hall.HouseholdService;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -33,17 +34,12 @@ class BeginController {
     }
 
     @GetMapping("/begin")
-    String begin(@ModelAttribute("form") BeginForm form, Model model) {
-        if (household.begun()) {
-            return "redirect:/sign-in";
-        }
-        model.addAttribute("errors", new FieldErrors());
-        choices(model);
-        return "house/begin";
+    ModelAndView begin(@ModelAttribute("form") BeginForm form) {
+        return household.begun() ? new ModelAndView("redirect:/sign-in") : page(new FieldErrors());
     }
 
     @PostMapping("/begin")
-    ModelAndView begun(@ModelAttribute("form") BeginForm form, Model model) {
+    ModelAndView begun(@ModelAttribute("form") BeginForm form) {
         FieldErrors errors = new FieldErrors();
         if (household.begun()) {
             return new ModelAndView("redirect:/sign-in");
@@ -73,14 +69,14 @@ class BeginController {
                 errors.add(Beside.field("signInName").or("password").apply(refusal.objection()), refusal);
             }
         }
-        model.addAttribute("errors", errors);
-        choices(model);
-        return new ModelAndView("house/begin", model.asMap(), HttpStatus.UNPROCESSABLE_CONTENT);
+        return page(errors);
     }
 
-    private static void choices(Model model) {
-        model.addAttribute("allUnits", Units.values());
-        model.addAttribute("zones", HouseRooms.zones());
-        model.addAttribute("currencies", HouseRooms.currencies());
+    /** What the first page offers to choose from. */
+    record Page(List<Units> allUnits, List<String> zones, Map<String, String> currencies) {}
+
+    private static ModelAndView page(FieldErrors errors) {
+        return PageView.of(
+                "house/begin", new Page(List.of(Units.values()), HouseRooms.zones(), HouseRooms.currencies()), errors);
     }
 }

@@ -1,13 +1,18 @@
 package mezcla.web.house.hall;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.ZoneId;
 import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.TypedObjection;
 import mezcla.verdict.School;
+import mezcla.web.access.Device;
+import mezcla.web.access.Devices;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.door.SignIns;
 import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
@@ -33,15 +38,26 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class HouseholdController {
     private static final int HOUSE_CHARACTERS = 60;
+    private static final int DEVICE_CHARACTERS = 40;
 
     private final HouseholdService household;
     private final Members members;
     private final SchoolsService schools;
     private final HouseRooms rooms;
     private final OneTimeForms forms;
+    private final Devices devices;
+    private final SignIns signIns;
 
     HouseholdController(
-            HouseholdService household, Members members, SchoolsService schools, HouseRooms rooms, OneTimeForms forms) {
+            HouseholdService household,
+            Members members,
+            SchoolsService schools,
+            HouseRooms rooms,
+            OneTimeForms forms,
+            Devices devices,
+            SignIns signIns) {
+        this.devices = devices;
+        this.signIns = signIns;
         this.schools = schools;
         this.household = household;
         this.members = members;
@@ -198,6 +214,33 @@ class HouseholdController {
                         members.setPin(member.id(), typed.containsKey("noPin") ? "" : pin);
                     }
                     members.setUnits(member.id(), units);
+                },
+                () -> you(typed, errors));
+    }
+
+    /** Gives this device to the house, under a name that the Journal will say. */
+    @PostMapping("/house/device")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView share(
+            @RequestParam Map<String, String> typed,
+            @AuthenticationPrincipal SignedIn steward,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        FieldErrors errors = new FieldErrors();
+        String name = errors.read(
+                "deviceName",
+                () -> TypedText.of(text(typed, "deviceName"), DEVICE_CHARACTERS, new TypedObjection.Missing()));
+        return forms.answer(
+                typed,
+                errors,
+                "/who",
+                Beside.field("deviceName"),
+                () -> {
+                    Device device = Device.here()
+                            .filter(here -> !here.shared())
+                            .orElseThrow(() -> Refusal.of(new FormObjection.UnknownDevice()));
+                    devices.share(steward, device.signInId(), FieldErrors.known(name));
+                    signIns.keepLonger(request, response);
                 },
                 () -> you(typed, errors));
     }

@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
 import mezcla.batch.BatchState;
@@ -78,7 +77,7 @@ public class SchoolsService implements BringsBack {
         List<BatchState> standing = log.state().standing();
         Judging now = houses.judging();
         return Stream.concat(
-                        Stream.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE),
+                        FilmProcess.KNOWN.stream(),
                         leaflets.byId().values().stream().map(leaflet -> leaflet.process()))
                 .distinct()
                 .map(process -> new ForProcess(
@@ -106,8 +105,7 @@ public class SchoolsService implements BringsBack {
         if (batches.isEmpty()) {
             return "No batch of it stands today.";
         }
-        RunQuestion question = planning.nextRoll()
-                .judgedBy(new Judging(Map.of(), school, now.limits(), now.standIns(), now.climate()));
+        RunQuestion question = planning.nextRoll().judgedBy(now.wholly(school));
         List<State> states = new ArrayList<>();
         batches.forEach(batch -> states.add(
                 RunPlan.of(batch, planning.asUsed(question, batch)).verdict().state()));

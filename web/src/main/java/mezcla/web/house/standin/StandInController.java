@@ -12,6 +12,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
@@ -107,21 +108,23 @@ class StandInController {
         return read.max();
     }
 
+    /** What counts where sheets print nothing. */
+    record Page(List<Line> lines, Map<String, String> typed) {}
+
     private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
         StandIns now = houses.standIns();
-        ModelAndView page = new ModelAndView("house/stand-ins");
-        page.addObject(
-                "lines",
-                BathRole.standard().stream()
-                        .map(role -> new Line(
-                                role.key(),
-                                role.name(),
-                                figure(now.lifeDays().get(role.nature())),
-                                figure(now.rollsALitre().get(role.nature()))))
-                        .toList());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        return page;
+        return PageView.of(
+                "house/stand-ins",
+                new Page(
+                        BathRole.standard().stream()
+                                .map(role -> new Line(
+                                        role.key(),
+                                        role.name(),
+                                        figure(now.lifeDays().get(role.nature())),
+                                        figure(now.rollsALitre().get(role.nature()))))
+                                .toList(),
+                        typed),
+                errors);
     }
 
     private static String figure(@Nullable Double value) {

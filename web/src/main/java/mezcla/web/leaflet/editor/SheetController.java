@@ -293,8 +293,7 @@ class SheetController {
         page.addObject("drawn", DrawnSheet.of(form, reading));
         page.addObject("examples", examples(reading));
         page.addObject("roles", BathRole.standard());
-        page.addObject(
-                "processes", List.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE));
+        page.addObject("processes", FilmProcess.KNOWN);
         page.addObject("cares", Addition.Care.values());
         page.addObject("mayChange", member.isSteward() || member.id() == draft.begunById());
         page.addObject("typed", Map.of());

@@ -1,6 +1,7 @@
 package mezcla.web.money.account;
 
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Map;
 import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
@@ -11,6 +12,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.forms.typed.TypedText;
@@ -128,7 +130,7 @@ class MoneyController {
         String reason = errors.read(
                 "reason",
                 () -> TypedText.of(text(typed, "reason"), NOTE_CHARACTERS, new FormObjection.ReasonMissing()));
-        String how = text(typed, "how");
+        How how = errors.read("how", () -> how(text(typed, "how")));
         return forms.answer(
                 errors,
                 text(typed, "formKey"),
@@ -137,13 +139,24 @@ class MoneyController {
                     money.correct(
                             member,
                             FieldErrors.known(account),
-                            how.equals("take") ? by.negated() : by,
-                            how.equals("write-off"),
+                            how == How.TAKE ? by.negated() : by,
+                            how == How.WRITE_OFF,
                             FieldErrors.known(reason));
                     return AccountPages.address(FieldErrors.known(account)) + "&corrected";
                 },
                 objection -> fieldOf(objection).equals("amount") ? "by" : fieldOf(objection),
                 () -> again(member, typed, errors, true));
+    }
+
+    private enum How {
+        ADD,
+        TAKE,
+        WRITE_OFF
+    }
+
+    private static How how(String typed) {
+        return TypedChoice.of(
+                How.values(), typed.toUpperCase(Locale.ROOT).replace('-', '_'), new FormObjection.UnknownCorrection());
     }
 
     /** The page that a form came from, with what was typed; where nobody is of that name, the one with all accounts. */

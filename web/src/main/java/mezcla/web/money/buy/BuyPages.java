@@ -28,10 +28,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Puts together which kit to buy, and how much of it to mix at once. */
 @Service
 class BuyPages {
-    private static final double LEAST_DEMAND = 0.1;
-    private static final double MOST_DEMAND = 200;
-    private static final int MOST_SAVED = 24;
-    private static final double LEAST_WEEKS = 0.5;
     private static final int ROWS = 12;
 
     private final HouseAccounts accounts;
@@ -131,8 +127,8 @@ class BuyPages {
     private static double demand(String typed) {
         String text = typed.replace(',', '.');
         if (!text.matches("[0-9]{1,3}(\\.[0-9]{1,2})?")
-                || Double.parseDouble(text) < LEAST_DEMAND
-                || Double.parseDouble(text) > MOST_DEMAND) {
+                || Double.parseDouble(text) < BatchSize.LEAST_PER_WEEK
+                || Double.parseDouble(text) > BatchSize.MOST_PER_WEEK) {
             throw Refusal.of(new FormObjection.NotADemand(typed));
         }
         return Double.parseDouble(text);
@@ -140,14 +136,14 @@ class BuyPages {
 
     private static double weeks(String typed) {
         String text = typed.replace(',', '.');
-        if (!text.matches("[0-9]{1,3}(\\.[0-9])?") || Double.parseDouble(text) < LEAST_WEEKS) {
+        if (!text.matches("[0-9]{1,3}(\\.[0-9])?") || Double.parseDouble(text) < BatchSize.LEAST_WEEKS) {
             throw Refusal.of(new FormObjection.NotALife(typed));
         }
         return Double.parseDouble(text);
     }
 
     private static int saved(String typed) {
-        if (!typed.matches("[0-9]{1,2}") || Integer.parseInt(typed) > MOST_SAVED) {
+        if (!typed.matches("[0-9]{1,2}") || Integer.parseInt(typed) > BatchSize.MOST_SAVED) {
             throw Refusal.of(new FormObjection.NotACount(typed));
         }
         return Integer.parseInt(typed);

@@ -55,9 +55,7 @@ class PricePages {
     /** The processes that can have a price: the three that everybody knows, and those of the house's kits. */
     @Transactional(readOnly = true)
     List<FilmProcess> processes() {
-        return Stream.concat(
-                        Stream.of(FilmProcess.COLOUR_NEGATIVE, FilmProcess.COLOUR_SLIDE, FilmProcess.CINE_NEGATIVE),
-                        offers.processes().stream())
+        return Stream.concat(FilmProcess.KNOWN.stream(), offers.processes().stream())
                 .distinct()
                 .toList();
     }

@@ -3,6 +3,7 @@ package mezcla.web.run.evening;
 import java.time.Duration;
 import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mezcla.measure.Refusal;
@@ -10,8 +11,10 @@ import mezcla.verdict.Evening;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.house.HouseService;
-import org.springframework.http.HttpStatus;
+import mezcla.web.words.Figures;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,7 +25,6 @@ import org.springframework.web.servlet.ModelAndView;
 /** The evening: several loads in a row. */
 @Controller
 class EveningController {
-
     private final EveningService evenings;
     private final HouseService houses;
     private final OneTimeForms forms;
@@ -52,30 +54,44 @@ class EveningController {
                 () -> page(typed, errors));
     }
 
+    /**
+     * The evening.
+     *
+     * @param evening its loads; null where there are none, or they cannot be planned
+     * @param stuck the loads that are planned, for dropping what holds the rest back
+     * @param pour when the first load is poured, as typed
+     * @param between how long there is between two loads, as typed
+     * @param warm whether everything is said to be warm
+     * @param staysWarm how long a batch is taken to stay warm, in words
+     */
+    record Page(
+            @Nullable EveningView evening,
+            List<EveningService.Load> stuck,
+            String pour,
+            String between,
+            boolean warm,
+            String staysWarm) {}
+
     private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = new ModelAndView("run/evening");
         String pour = typed.getOrDefault("pour", "").strip();
         String minutes = typed.getOrDefault("between", Long.toString(Evening.BETWEEN.toMinutes()))
                 .strip();
+        boolean warm = typed.getOrDefault("warm", "").equals("yes");
         LocalTime pourAt = pour.isEmpty() ? null : errors.read("pour", () -> hour(pour));
         Duration between = errors.read("between", () -> between(minutes));
-        errors.read("evening", () -> {
-            Optional<EveningView> shown = evenings.plan(
-                            pourAt,
-                            between == null ? Evening.BETWEEN : between,
-                            typed.getOrDefault("warm", "").equals("yes"))
-                    .map(plan ->
-                            EveningView.of(plan, evenings.now(), houses.house().timeZone()));
-            page.addObject("evening", shown.orElse(null));
-            return shown;
-        });
-        page.addObject("stuck", evenings.loads());
-        page.addObject("pour", pour);
-        page.addObject("between", minutes);
-        page.addObject("warm", typed.getOrDefault("warm", "").equals("yes"));
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        Optional<EveningView> evening = errors.read("evening", () -> evenings.plan(
+                        pourAt, between == null ? Evening.BETWEEN : between, warm)
+                .map(plan -> EveningView.of(plan, evenings.now(), houses.house().timeZone())));
+        return PageView.of(
+                "run/evening",
+                new Page(
+                        evening == null ? null : evening.orElse(null),
+                        evenings.loads(),
+                        pour,
+                        minutes,
+                        warm,
+                        Figures.count((int) Evening.STAYS_WARM.toHours(), "hour")),
+                errors);
     }
 
     private static LocalTime hour(String typed) {

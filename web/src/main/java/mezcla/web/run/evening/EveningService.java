@@ -33,9 +33,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Plans several loads in a row, and remembers them for the evening. */
 @Service
 public class EveningService {
-    private static final Duration EVENING = Duration.ofHours(12);
-    private static final int MOST_LOADS = 6;
-
     private final EveningMapper mapper;
     private final DarkroomLog log;
     private final Planning planning;
@@ -69,8 +66,8 @@ public class EveningService {
      */
     @Transactional
     public void add(SignedIn who, long batchId, List<Roll> rolls, Tank tank, RunForm form) {
-        if (rows().size() >= MOST_LOADS) {
-            throw Refusal.of(new FormObjection.TooManyLoads(MOST_LOADS));
+        if (rows().size() >= Evening.MOST_LOADS) {
+            throw Refusal.of(new FormObjection.TooManyLoads(Evening.MOST_LOADS));
         }
         tank.fit(rolls).objection().ifPresent(objection -> {
             throw Refusal.of(objection);
@@ -85,7 +82,7 @@ public class EveningService {
     }
 
     private List<EveningMapper.LoadRow> rows() {
-        return mapper.loads(clock.instant().minus(EVENING));
+        return mapper.loads(clock.instant().minus(Evening.LASTS));
     }
 
     /** A load that is still to come, whether it can be planned or not. */

@@ -2,6 +2,7 @@ package mezcla.web.run.underway;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import mezcla.log.AirKept;
 import mezcla.log.Roll;
@@ -14,16 +15,16 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
+import mezcla.web.ribbon.PracticeReport;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.run.course.RunService;
 import mezcla.web.run.evening.EveningService;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -60,18 +61,17 @@ class UnderWayController {
     }
 
     @GetMapping("/runs/{started}")
-    ModelAndView underWay(@PathVariable long started, Model model) {
+    ModelAndView underWay(@PathVariable long started) {
         RunEndForm form = new RunEndForm();
         form.setFormKey(forms.newKey());
-        return page(started, form, new FieldErrors(), model, true);
+        return page(started, form, new FieldErrors(), true);
     }
 
     @PostMapping("/runs/{started}/end")
     ModelAndView finish(
             @PathVariable long started,
             @ModelAttribute("form") RunEndForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         List<Roll> rolls = form.rolls(
                 errors, runs.find(started).map(run -> run.batch().process()).orElse(null));
@@ -100,15 +100,14 @@ class UnderWayController {
                     return evenings.planned() > 0 ? "/evening?logged" : "/batches/" + batch + "?logged";
                 },
                 Beside.field("run").or("when"),
-                () -> page(started, form, errors, model, false));
+                () -> page(started, form, errors, false));
     }
 
     @PostMapping("/runs/{started}/abandonment")
     ModelAndView abandon(
             @PathVariable long started,
             @ModelAttribute("form") RunEndForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String why = errors.read(
                 "gaveUp", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
@@ -128,7 +127,7 @@ class UnderWayController {
                 Beside.field("run").or("when", "reached"),
                 () -> {
                     Set<Long> typed = Set.copyOf(form.getReached());
-                    ModelAndView again = page(started, form, errors, model, true);
+                    ModelAndView again = page(started, form, errors, true);
                     form.setReached(typed);
                     return again;
                 });
@@ -146,8 +145,7 @@ class UnderWayController {
     ModelAndView callOff(
             @PathVariable long started,
             @ModelAttribute("form") RunEndForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         String why = errors.read(
                 "why", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
@@ -156,7 +154,7 @@ class UnderWayController {
                 form.getFormKey(),
                 () -> "/batches/" + runs.callOff(member, started, FieldErrors.known(why)) + "?off",
                 Beside.field("run").or("when"),
-                () -> page(started, form, errors, model, true));
+                () -> page(started, form, errors, true));
     }
 
     /**
@@ -178,30 +176,44 @@ class UnderWayController {
                                 .formatted(barred == 1 ? "One bottle is barred" : barred + " bottles are barred"));
     }
 
-    private ModelAndView page(long started, RunEndForm form, FieldErrors errors, Model model, boolean asPlanned) {
-        model.addAttribute(
-                "run",
-                runs.find(started).map(run -> view(run, form, asPlanned, model)).orElse(null));
-        model.addAttribute("started", started);
-        model.addAttribute("form", form);
-        model.addAttribute("errors", errors);
-        model.addAttribute("formats", FilmFormat.values());
-        model.addAttribute("airs", AirKept.values());
-        return new ModelAndView(
-                "run/under-way", model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+    /**
+     * A run that is under way.
+     *
+     * @param run it; null where it is over
+     * @param report what became of what was played of it; null for nothing
+     */
+    record Page(
+            @Nullable UnderWayView run,
+            @Nullable PracticeReport report,
+            long started,
+            RunEndForm form,
+            List<FilmFormat> formats,
+            List<AirKept> airs) {}
+
+    private ModelAndView page(long started, RunEndForm form, FieldErrors errors, boolean asPlanned) {
+        Optional<RunService.UnderWay> run = runs.find(started);
+        PracticeReport report =
+                asPlanned ? run.map(each -> beginWith(each, form)).orElse(null) : null;
+        form.padded();
+        return PageView.of(
+                "run/under-way",
+                new Page(
+                        run.map(each -> UnderWayView.of(each, houses.house(), clock.instant()))
+                                .orElse(null),
+                        report,
+                        started,
+                        form,
+                        List.of(FilmFormat.values()),
+                        List.of(AirKept.values())),
+                errors);
     }
 
-    private @Nullable UnderWayView view(RunService.UnderWay run, RunEndForm form, boolean asPlanned, Model model) {
-        if (asPlanned) {
-            form.beginWith(run.start());
-            RibbonService.Running running = ribbon.running(run.start().stamp().sequence());
-            RunProgress progress = ribbon.progress(running);
-            form.beginWith(running, progress);
-            if (!progress.passed().isEmpty()) {
-                model.addAttribute("report", ribbon.report(running));
-            }
-        }
-        form.padded();
-        return UnderWayView.of(run, houses.house(), clock.instant());
+    /** Begins with what was planned, and goes on with what was confirmed; what became of that, where anything was. */
+    private @Nullable PracticeReport beginWith(RunService.UnderWay run, RunEndForm form) {
+        form.beginWith(run.start());
+        RibbonService.Running running = ribbon.running(run.start().stamp().sequence());
+        RunProgress progress = ribbon.progress(running);
+        form.beginWith(running, progress);
+        return progress.passed().isEmpty() ? null : ribbon.report(running);
     }
 }

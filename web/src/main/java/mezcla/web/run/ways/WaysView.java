@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
-import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.ProcessStep;
 import mezcla.log.Roll;
@@ -95,7 +94,7 @@ public record WaysView(
     private static SingleStep bath(String bathKey, String key, Leaflet leaflet) {
         Bath bath = leaflet.bath(bathKey);
         List<How> hows = new ArrayList<>(List.of(new How("RINSED", "and rinse after it")));
-        if (bath.role().nature() == BathRole.Nature.PRE_BATH) {
+        if (bath.role().mayBeLeftOut()) {
             hows.add(LEFT_OUT);
         }
         return new SingleStep(
