@@ -9,6 +9,7 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.Function;
@@ -125,8 +126,8 @@ final class TenYearHouse {
         }
         people.addAll(members.all());
         people.forEach(each -> naming.isCalled(each.id(), each.name()));
-        houses.addTank("500 ml tank", TANK_ML);
-        houses.addTank("1 L tank", 1000);
+        houses.addTank("500 ml tank", TANK_ML, null, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
+        houses.addTank("1 L tank", 1000, null, null, Map.of(FilmFormat.Reel.R135, 4, FilmFormat.Reel.R120, 2));
         for (int i = 1; i <= BOTTLES; i++) {
             houses.addBottle("N" + i, BOTTLE_ML, Bottle.Material.GLASS);
         }

@@ -13,14 +13,13 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -43,19 +42,16 @@ class FreshController {
     }
 
     @GetMapping("/fills/{id}/top-up")
-    ModelAndView planToppingUp(@PathVariable long id, @ModelAttribute("form") FreshForm form, Model model) {
+    ModelAndView planToppingUp(@PathVariable long id, @ModelAttribute("form") FreshForm form) {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
         }
-        return page("bench/top-up", fresh.ofFill(id), form, new FieldErrors(), model);
+        return page("bench/top-up", fresh.ofFill(id), form, new FieldErrors());
     }
 
     @PostMapping("/fills/{id}/top-ups")
     ModelAndView topUp(
-            @PathVariable long id,
-            @ModelAttribute("form") FreshForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @ModelAttribute("form") FreshForm form, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Volume volume = errors.read("volume", () -> volume(form));
         Long kit = errors.read("kit", () -> TypedChoice.number(form.getKit(), new FormObjection.KitMissing()));
@@ -67,23 +63,20 @@ class FreshController {
                     return "/fills/" + id + "?topped";
                 },
                 FIELDS,
-                () -> page("bench/top-up", fresh.ofFill(id), form, errors, model));
+                () -> page("bench/top-up", fresh.ofFill(id), form, errors));
     }
 
     @GetMapping("/batches/{id}/renew")
-    ModelAndView planRenewal(@PathVariable long id, @ModelAttribute("form") FreshForm form, Model model) {
+    ModelAndView planRenewal(@PathVariable long id, @ModelAttribute("form") FreshForm form) {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
         }
-        return page("bench/renew", fresh.ofBath(id, form.getBath()), form, new FieldErrors(), model);
+        return page("bench/renew", fresh.ofBath(id, form.getBath()), form, new FieldErrors());
     }
 
     @PostMapping("/batches/{id}/renewals")
     ModelAndView renew(
-            @PathVariable long id,
-            @ModelAttribute("form") FreshForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @ModelAttribute("form") FreshForm form, @AuthenticationPrincipal SignedIn member) {
         FreshService.Subject subject = fresh.ofBath(id, form.getBath());
         FieldErrors errors = new FieldErrors();
         Volume volume = errors.read("volume", () -> volume(form));
@@ -113,7 +106,7 @@ class FreshController {
                     return "/batches/" + id + "?renewed";
                 },
                 FIELDS,
-                () -> page("bench/renew", subject, form, errors, model));
+                () -> page("bench/renew", subject, form, errors));
     }
 
     private static Volume volume(FreshForm form) {
@@ -127,8 +120,20 @@ class FreshController {
         return TypedChoice.of(WasteRoute.values(), form.getRoute(), new FormObjection.UnknownRoute());
     }
 
-    private ModelAndView page(
-            String template, FreshService.Subject subject, FreshForm form, FieldErrors errors, Model model) {
+    /** Fresh solution: a bath topped up, or mixed afresh. */
+    record Page(
+            @Nullable MixView mix,
+            @Nullable String already,
+            FreshService.Subject subject,
+            String bathName,
+            String fillVolume,
+            String bottle,
+            List<FreshService.KitChoice> kits,
+            List<WasteRoute> routes,
+            WasteRoute usualRoute,
+            FreshForm form) {}
+
+    private ModelAndView page(String template, FreshService.Subject subject, FreshForm form, FieldErrors errors) {
         List<FreshService.KitChoice> kits = fresh.kitsFor(subject);
         if (form.getKit().isEmpty() && !kits.isEmpty()) {
             form.setKit(Long.toString(kits.get(0).id()));
@@ -147,21 +152,20 @@ class FreshController {
                     .findFirst()
                     .ifPresent(bottle -> form.setBottle(Long.toString(bottle.id())));
         }
-        model.addAttribute("mix", mix);
-        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
-        model.addAttribute("subject", subject);
-        model.addAttribute("bathName", subject.bathName());
-        model.addAttribute("fillVolume", fill == null ? "" : Figures.ml(fill.volumeMl()));
-        model.addAttribute("bottle", fill == null ? "" : fill.bottle().label());
-        model.addAttribute("kits", kits);
-        model.addAttribute("routes", WasteRoute.values());
-        model.addAttribute(
-                "usualRoute",
-                WasteRoute.of(subject.leaflet().bath(subject.bathKey()).role()));
-        model.addAttribute("form", form);
-        model.addAttribute("errors", errors);
-        return new ModelAndView(
-                template, model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return PageView.of(
+                template,
+                new Page(
+                        mix,
+                        forms.ledTo(form.getFormKey()).orElse(null),
+                        subject,
+                        subject.bathName(),
+                        fill == null ? "" : Figures.ml(fill.volumeMl()),
+                        fill == null ? "" : fill.bottle().label(),
+                        kits,
+                        List.of(WasteRoute.values()),
+                        WasteRoute.of(subject.leaflet().bath(subject.bathKey()).role()),
+                        form),
+                errors);
     }
 
     private @Nullable MixView mix(FreshService.Subject subject, FreshForm form, FieldErrors errors) {

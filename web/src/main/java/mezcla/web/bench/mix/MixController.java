@@ -2,7 +2,6 @@ package mezcla.web.bench.mix;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
@@ -13,13 +12,12 @@ import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.leaflet.Leaflets;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -46,40 +44,39 @@ class MixController {
     ModelAndView plan(
             @PathVariable long id,
             @ModelAttribute("form") MixForm form,
-            @RequestParam(name = "volume", required = false) @Nullable String typedVolume,
-            Model model) {
+            @RequestParam(name = "volume", required = false) @Nullable String typedVolume) {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
         }
         if (typedVolume == null) {
             form.setVolume(mixes.usualVolume(id));
         }
-        return page("bench/mix", id, form, new FieldErrors(), model);
+        return page("bench/mix", id, form, new FieldErrors());
     }
+
+    /** What it takes to mix a kit. */
+    record Gear(long leafletId, Leaflet leaflet, MixView mix) {}
 
     /** What it takes to mix a kit, before one is bought. */
     @GetMapping("/leaflets/{id}/gear")
     ModelAndView gear(@PathVariable long id) {
         Leaflet leaflet = leaflets.version(id);
-        return new ModelAndView("bench/gear", Map.of("leafletId", id, "leaflet", leaflet, "mix", mixes.gear(leaflet)));
+        return PageView.of("bench/gear", new Gear(id, leaflet, mixes.gear(leaflet)), new FieldErrors());
     }
 
     /** The plan on one page, to print. */
     @GetMapping("/kits/{id}/mix/card")
-    ModelAndView card(@PathVariable long id, @ModelAttribute("form") MixForm form, Model model) {
-        return page("bench/card", id, form, new FieldErrors(), model);
+    ModelAndView card(@PathVariable long id, @ModelAttribute("form") MixForm form) {
+        return page("bench/card", id, form, new FieldErrors());
     }
 
     @PostMapping("/kits/{id}/batches")
     ModelAndView mix(
-            @PathVariable long id,
-            @ModelAttribute("form") MixForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @ModelAttribute("form") MixForm form, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         Instant when =
                 form.getMixedOn().isBlank() ? null : errors.read("mixedOn", () -> mixes.mixedOn(id, form.getMixedOn()));
-        return answer(id, form, errors, model, (request, name) -> {
+        return answer(id, form, errors, (request, name) -> {
             long batch = mixes.mix(member, request, name, when, form.getBottles(), errors);
             return batch == 0 ? "" : "/batches/" + batch + "?mixed";
         });
@@ -87,15 +84,12 @@ class MixController {
 
     @PostMapping("/kits/{id}/mixes")
     ModelAndView begin(
-            @PathVariable long id,
-            @ModelAttribute("form") MixForm form,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
+            @PathVariable long id, @ModelAttribute("form") MixForm form, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         if (!form.isRead()) {
             errors.add("read", Refusal.of(new FormObjection.CautionsUnread()));
         }
-        return answer(id, form, errors, model, (request, name) -> {
+        return answer(id, form, errors, (request, name) -> {
             long mix = mixes.begin(member, request, name, form.getBottles(), errors);
             return mix == 0 ? "" : "/mixes/" + mix;
         });
@@ -106,7 +100,7 @@ class MixController {
         String on(MixRequest request, String name);
     }
 
-    private ModelAndView answer(long id, MixForm form, FieldErrors errors, Model model, Act act) {
+    private ModelAndView answer(long id, MixForm form, FieldErrors errors, Act act) {
         MixRequest request = form.request(id, mixes.baths(id), mixes.allMl(id), errors);
         String name =
                 errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
@@ -126,7 +120,7 @@ class MixController {
                 }
             }
         }
-        return page("bench/mix", id, form, errors, model);
+        return page("bench/mix", id, form, errors);
     }
 
     private static String fieldOf(Refusal refusal) {
@@ -135,7 +129,19 @@ class MixController {
                 : Beside.field("volume").or("second").apply(refusal.objection());
     }
 
-    private ModelAndView page(String template, long id, MixForm form, FieldErrors errors, Model model) {
+    /** A mix being planned. */
+    record Page(
+            @Nullable MixView mix,
+            @Nullable String already,
+            List<String> notes,
+            List<MixService.Quick> quick,
+            List<MixService.OtherKit> others,
+            List<Bath> choice,
+            long kitId,
+            String kitName,
+            MixForm form) {}
+
+    private ModelAndView page(String template, long id, MixForm form, FieldErrors errors) {
         Leaflet leaflet = mixes.leaflet(id);
         List<Bath> baths = mixes.baths(id);
         FieldErrors reading = new FieldErrors();
@@ -151,21 +157,22 @@ class MixController {
         }
         if (proposal != null) {
             proposal.bottles().forEach(form.getBottles()::putIfAbsent);
-            model.addAttribute("mix", proposal.view());
         }
         if (form.getName().isEmpty() && errors.none()) {
             form.setName(leaflet.name());
         }
-        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
-        model.addAttribute("notes", mixes.notes(id));
-        model.addAttribute("quick", mixes.quick(id));
-        model.addAttribute("others", mixes.others(id));
-        model.addAttribute("choice", baths);
-        model.addAttribute("kitId", id);
-        model.addAttribute("kitName", leaflet.name());
-        model.addAttribute("form", form);
-        model.addAttribute("errors", errors);
-        return new ModelAndView(
-                template, model.asMap(), errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+        return PageView.of(
+                template,
+                new Page(
+                        proposal == null ? null : proposal.view(),
+                        forms.ledTo(form.getFormKey()).orElse(null),
+                        mixes.notes(id),
+                        mixes.quick(id),
+                        mixes.others(id),
+                        baths,
+                        id,
+                        leaflet.name(),
+                        form),
+                errors);
     }
 }

@@ -2,7 +2,6 @@ package mezcla.web.cupboard.arrival;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
@@ -12,6 +11,7 @@ import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.forms.typed.TypedText;
@@ -21,10 +21,8 @@ import mezcla.web.leaflet.Leaflets;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -64,7 +62,7 @@ class ArrivalController {
     }
 
     @GetMapping("/kits/new")
-    ModelAndView ask(@ModelAttribute("form") ArrivalForm form, Model model) {
+    ModelAndView ask(@ModelAttribute("form") ArrivalForm form) {
         if (!forms.isKey(form.getFormKey())) {
             return forms.askAgainWithNewKey();
         }
@@ -72,12 +70,11 @@ class ArrivalController {
                 .one(form.getProposal())
                 .map(proposal -> ArrivalForm.of(proposal, form.getFormKey()))
                 .orElse(form);
-        return page(asked, new FieldErrors(), model);
+        return page(asked, new FieldErrors());
     }
 
     @PostMapping("/kits")
-    ModelAndView arrive(
-            @ModelAttribute("form") ArrivalForm form, @AuthenticationPrincipal SignedIn member, Model model) {
+    ModelAndView arrive(@ModelAttribute("form") ArrivalForm form, @AuthenticationPrincipal SignedIn member) {
         FieldErrors errors = new FieldErrors();
         ArrivalService.Arrival arrival = read(form, errors);
         return forms.answer(
@@ -87,7 +84,7 @@ class ArrivalController {
                         ? "/cupboard?came=" + logged(form, FieldErrors.known(arrival), member)
                         : proposed(form, FieldErrors.known(arrival), member),
                 objection -> "parts",
-                () -> page(form, errors, model));
+                () -> page(form, errors));
     }
 
     private long logged(ArrivalForm form, ArrivalService.Arrival arrival, SignedIn member) {
@@ -162,28 +159,32 @@ class ArrivalController {
                 : errors.read(field, () -> TypedText.of(typed, most, new TypedObjection.Missing()));
     }
 
-    private ModelAndView page(ArrivalForm form, FieldErrors errors, Model model) {
+    /** A kit that came. */
+    record Page(
+            List<ArrivalService.Choice> choices,
+            String currency,
+            List<String> members,
+            ArrivalForm form,
+            @Nullable Leaflet leaflet,
+            @Nullable KitProposal proposal,
+            List<ArrivalService.Vessel> vessels,
+            @Nullable String already) {}
+
+    private ModelAndView page(ArrivalForm form, FieldErrors errors) {
         Leaflet leaflet =
                 form.getLeaflet().isEmpty() ? null : errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
         List<ArrivalService.Choice> choices = arrivals.choices();
-        model.addAllAttributes(Map.of(
-                "choices",
-                choices,
-                "currency",
-                houses.house().currency().getCode(),
-                "members",
-                members.all().stream().map(SignedIn::name).toList(),
-                "form",
-                form,
-                "errors",
-                errors));
-        model.addAttribute("leaflet", leaflet);
-        model.addAttribute("proposal", proposals.one(form.getProposal()).orElse(null));
-        model.addAttribute("vessels", leaflet == null ? List.of() : arrivals.vessels(leaflet));
-        model.addAttribute("already", forms.ledTo(form.getFormKey()).orElse(null));
-        return new ModelAndView(
+        return PageView.of(
                 leaflet == null && errors.none() ? "cupboard/choose" : "cupboard/arrival",
-                model.asMap(),
-                errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
+                new Page(
+                        choices,
+                        houses.house().currency().getCode(),
+                        members.all().stream().map(SignedIn::name).toList(),
+                        form,
+                        leaflet,
+                        proposals.one(form.getProposal()).orElse(null),
+                        leaflet == null ? List.of() : arrivals.vessels(leaflet),
+                        forms.ledTo(form.getFormKey()).orElse(null)),
+                errors);
     }
 }
