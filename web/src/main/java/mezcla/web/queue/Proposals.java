@@ -91,7 +91,7 @@ class Proposals {
         private final List<BatchState> batches;
         private final RunQuestion next;
         private final Map<Load, Optional<Tank>> known = new HashMap<>();
-        private final Map<Long, RunSteps.Choices> ways = new HashMap<>();
+        private final Map<FilmProcess, UsualWays.Usual> ways = new HashMap<>();
         private final Map<Warmed, Optional<Duration>> warming = new HashMap<>();
 
         private record Warmed(long batch, long tank) {}
@@ -120,8 +120,10 @@ class Proposals {
 
         /** How somebody runs film through a batch. */
         RunSteps.Choices choices(int batch) {
-            return ways.computeIfAbsent(batches.get(batch).id(), id -> usual.of(who, batches.get(batch))
-                    .choices());
+            BatchState through = batches.get(batch);
+            return ways.computeIfAbsent(through.process(), process -> usual.of(who, process))
+                    .through(through)
+                    .choices();
         }
 
         /** How long what a load wants warm needs first; null where it never gets warm. */

@@ -45,7 +45,21 @@ public class UsualWays implements BringsBack {
      * @param tankId the tank; null where none is usual
      * @param whose in words; empty for as the leaflet says
      */
-    public record Usual(RunSteps.Choices choices, @Nullable Long tankId, String whose) {}
+    public record Usual(RunSteps.Choices choices, @Nullable Long tankId, String whose) {
+        /**
+         * The same through a batch: moved as its last run was, by hand or on a rotary base, so that the plan opens with what
+         * every page says of its next roll (rules, 4.12).
+         */
+        public Usual through(BatchState batch) {
+            boolean turned = RunQuestion.isTurned(batch);
+            return batch.runs().isEmpty() || turned == (choices.movement() == Movement.ROTARY)
+                    ? this
+                    : new Usual(
+                            choices.moved(turned ? Movement.ROTARY : Movement.PRINTED),
+                            tankId,
+                            "As this batch was used last");
+        }
+    }
 
     /** How a member begins to plan a run of a process: as they did their last one, logged as done or played. */
     @Transactional(readOnly = true)
@@ -58,20 +72,10 @@ public class UsualWays implements BringsBack {
         });
     }
 
-    /**
-     * The same for a run through a batch: moved as its last run was, by hand or on a rotary base, so that the plan opens with
-     * what every page says of its next roll (rules, 4.12).
-     */
+    /** The same for a run through a batch, as {@link Usual#through} has it. */
     @Transactional(readOnly = true)
     public Usual of(SignedIn member, BatchState batch) {
-        Usual way = of(member, batch.process());
-        boolean turned = RunQuestion.isTurned(batch);
-        return batch.runs().isEmpty() || turned == (way.choices().movement() == Movement.ROTARY)
-                ? way
-                : new Usual(
-                        way.choices().moved(turned ? Movement.ROTARY : Movement.PRINTED),
-                        way.tankId(),
-                        "As this batch was used last");
+        return of(member, batch.process()).through(batch);
     }
 
     private Optional<Usual> chosen(long run) {
