@@ -96,7 +96,7 @@ import org.testng.annotations.Test;
 @Import(HistoriesTest.TurningClock.class)
 public class HistoriesTest extends DemoApplicationTest {
     private static final ZoneId HOUSE = ZoneId.of("Pacific/Auckland");
-    private static final int STEPS = Integer.getInteger("mezcla.histories") == null ? 9 : 25;
+    private static final int STEPS = Integer.getInteger("mezcla.histories") == null ? 8 : 25;
     private static final int USUAL_HISTORIES = 5;
     private static final double TIE = 1e-9;
     private static final double MOST_FRESH_ML = 540;
