@@ -296,9 +296,12 @@ public class DarkroomLog {
         }
     }
 
+    /** When the last row that can be read was written; long ago where there is none. */
     private static Instant lastRecorded(LogBook book) {
         List<LogEntry> entries = book.entries();
-        return entries.get(entries.size() - 1).stamp().recordedAt();
+        return entries.isEmpty()
+                ? Instant.MIN
+                : entries.get(entries.size() - 1).stamp().recordedAt();
     }
 
     /**
