@@ -213,6 +213,7 @@ public record KitState(
         return kits.stream()
                 .filter(kit ->
                         !kit.isFinished() && kit.arrival().leaflet().process().equals(process))
+                .filter(kit -> kit.parts().stream().anyMatch(state -> state.left() > 0))
                 .filter(kit -> KitSplit.of(kit.arrival().leaflet().recipes(), kit.left(), volumeMl)
                                 .batches()
                         > 0)

@@ -50,6 +50,7 @@ public final class LogBook {
     private @Nullable LogState state;
     private @Nullable List<LogEntry> newestFirst;
     private @Nullable List<String> writers;
+    private @Nullable Map<Long, List<OwnRun>> runs;
 
     private LogBook(
             List<LogEntry> entries,
@@ -311,6 +312,37 @@ public final class LogBook {
             writers = known;
         }
         return known;
+    }
+
+    /**
+     * A run that stands or is under way, by whoever began or logged it.
+     *
+     * @param number the row by which it is known: that with which it was begun, or logged as done
+     * @param batch the batch that it went through
+     */
+    public record OwnRun(long number, BatchState batch) {}
+
+    /** The runs of a member, the last one first. */
+    public synchronized List<OwnRun> runsOf(long memberId) {
+        Map<Long, List<OwnRun>> known = runs;
+        if (known == null) {
+            Map<Long, List<OwnRun>> all = new HashMap<>();
+            for (BatchState batch : state().batches().values()) {
+                batch.inUse().forEach(start -> all.computeIfAbsent(start.stamp().memberId(), who -> new ArrayList<>())
+                        .add(new OwnRun(start.stamp().sequence(), batch)));
+                batch.runs().forEach(run -> all.computeIfAbsent(run.stamp().memberId(), who -> new ArrayList<>())
+                        .add(new OwnRun(
+                                Objects.requireNonNullElse(
+                                        run.started(), run.stamp().sequence()),
+                                batch)));
+            }
+            all.values()
+                    .forEach(each ->
+                            each.sort(Comparator.comparingLong(OwnRun::number).reversed()));
+            known = all;
+            runs = known;
+        }
+        return known.getOrDefault(memberId, List.of());
     }
 
     /**

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
@@ -76,6 +77,21 @@ public class LogBookTest {
             }
         }
         return log;
+    }
+
+    @Test
+    public void knowsTheRunsOfAMember() {
+        for (int seed = 0; seed < HOUSES; seed++) {
+            TestLog log = anything(new Random(seed));
+            LogBook book = LogBook.EMPTY.with(log.entries());
+            List<Long> standing = LogState.fold(log.entries()).batches().values().stream()
+                    .flatMap(batch -> batch.runs().stream())
+                    .map(run -> run.stamp().sequence())
+                    .sorted(Comparator.reverseOrder())
+                    .toList();
+            assertThat(book.runsOf(0).stream().map(LogBook.OwnRun::number)).containsExactlyElementsOf(standing);
+            assertThat(book.runsOf(7)).isEmpty();
+        }
     }
 
     private static void voidSomething(TestLog log, Random random) {

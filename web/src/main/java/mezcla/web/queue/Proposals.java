@@ -90,6 +90,7 @@ class Proposals {
         private final List<QueuedFilm> films;
         private final List<BatchState> batches;
         private final RunQuestion next;
+        private final List<Tank> tanks = houses.tanks();
         private final Map<Load, Optional<Tank>> known = new HashMap<>();
         private final Map<FilmProcess, UsualWays.Usual> ways = new HashMap<>();
         private final Map<Warmed, Optional<Duration>> warming = new HashMap<>();
@@ -132,7 +133,7 @@ class Proposals {
             RunSteps.Choices choices = choices(load.batch());
             Tank tank = tank(load);
             return warming.computeIfAbsent(new Warmed(batches.get(load.batch()).id(), tank.id()), key -> {
-                        RunPlan plan = plan(batches.get(load.batch()), rolls(load, films), tank, next);
+                        RunPlan plan = plan(batches.get(load.batch()), rolls(load, films), tank.asUsed(), next);
                         return warm.warming(plan, plan.steps(choices));
                     })
                     .orElse(null);
@@ -161,21 +162,20 @@ class Proposals {
         }
 
         private Optional<Tank> smallest(Load load) {
-            return houses.tanks().stream()
+            return tanks.stream()
                     .map(tank -> tank.moved(choices(load.batch()).movement()))
                     .sorted(Comparator.comparingDouble(Tank::volumeMl))
                     .filter(tank -> tank.fit(load.rolls()).objection().isEmpty())
-                    .filter(tank -> plan(batches.get(load.batch()), load.rolls(), tank, next)
+                    .filter(tank -> plan(batches.get(load.batch()), load.rolls(), tank.asUsed(), next)
                             .isSure())
                     .findFirst();
         }
     }
 
     /** A plan of film in a tank, asked in the way of the next roll: how the house judges is looked up once. */
-    private static RunPlan plan(BatchState batch, List<Roll> rolls, Tank tank, RunQuestion next) {
+    private static RunPlan plan(BatchState batch, List<Roll> rolls, RunQuestion.InTank tank, RunQuestion next) {
         return RunPlan.of(
-                batch,
-                new RunQuestion(rolls, tank.asUsed(), next.smallestMl(), next.judging(), next.at(), next.zone(), null));
+                batch, new RunQuestion(rolls, tank, next.smallestMl(), next.judging(), next.at(), next.zone(), null));
     }
 
     /** Why a film goes through none of the batches of its process as the next run: the plan that is nearest to going. */
@@ -183,11 +183,22 @@ class Proposals {
     public Optional<RunPlan> nearest(QueuedFilm film) {
         List<Tank> tanks = houses.tanks();
         RunQuestion next = planning.nextRoll();
-        return log.state().standing().stream()
-                .filter(batch -> batch.process().equals(film.process()))
-                .flatMap(batch -> tanks.stream().map(tank -> plan(batch, List.of(film.roll()), tank, next)))
-                .min(Comparator.comparing((RunPlan plan) -> !plan.fits())
-                        .thenComparing(plan -> plan.objections().size()));
+        RunPlan nearest = null;
+        for (BatchState batch : log.state().standing()) {
+            if (batch.process().equals(film.process())) {
+                for (Tank tank : tanks) {
+                    RunPlan plan = plan(batch, List.of(film.roll()), tank.asUsed(), next);
+                    if (plan.fits()) {
+                        return Optional.of(plan);
+                    }
+                    if (nearest == null
+                            || plan.objections().size() < nearest.objections().size()) {
+                        nearest = plan;
+                    }
+                }
+            }
+        }
+        return Optional.ofNullable(nearest);
     }
 
     /**
@@ -213,7 +224,7 @@ class Proposals {
                                 film.roll().equivalents(),
                                 film.roll().irreplaceable()))
                         .toList(),
-                batches.stream().map(batch -> through(batch, next)).toList(),
+                batches.stream().map(batch -> through(batch, next, films)).toList(),
                 tried);
         List<QueuedFilm> waiting =
                 new ArrayList<>(plan.waiting().stream().map(films::get).toList());
@@ -243,20 +254,15 @@ class Proposals {
         return -1;
     }
 
-    private static QueuePlan.Through through(BatchState batch, RunQuestion next) {
-        Roll careful = new Roll("", RunQuestion.oneRoll().format(), 1, 0, true);
-        RunPlan usually = RunPlan.of(batch, next);
-        RunPlan carefully = RunPlan.of(
-                batch,
-                new RunQuestion(
-                        List.of(careful),
-                        next.tank(),
-                        next.smallestMl(),
-                        next.judging(),
-                        next.at(),
-                        next.zone(),
-                        null));
-        return new QueuePlan.Through(batch.process().key(), left(usually), left(carefully));
+    private static QueuePlan.Through through(BatchState batch, RunQuestion next, List<QueuedFilm> films) {
+        double usually = left(RunPlan.of(batch, next));
+        boolean careful = films.stream()
+                .anyMatch(film -> film.roll().irreplaceable() && film.process().equals(batch.process()));
+        Roll kept = new Roll("", RunQuestion.oneRoll().format(), 1, 0, true);
+        return new QueuePlan.Through(
+                batch.process().key(),
+                usually,
+                careful ? left(plan(batch, List.of(kept), next.tank(), next)) : usually);
     }
 
     private static double left(RunPlan plan) {

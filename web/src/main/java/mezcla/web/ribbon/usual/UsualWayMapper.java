@@ -14,6 +14,15 @@ interface UsualWayMapper {
     @Nullable
     String ofRun(@Param("started") long started);
 
+    /** The latest of some runs of which it is known how they were done; null for none. The runs are a list in JSON. */
+    @Select(
+            """
+            SELECT MAX(value) FROM json_each(#{runs})
+            WHERE value IN (SELECT run FROM run_chosen) OR value IN (SELECT started FROM run_way)
+            """)
+    @Nullable
+    Long lastKnown(@Param("runs") String runs);
+
     /** How a run was done, and in which tank; null for one of which nobody knows. */
     record ChosenRow(String choices, @Nullable Long tankId) {}
 

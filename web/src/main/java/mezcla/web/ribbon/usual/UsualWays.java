@@ -1,13 +1,12 @@
 package mezcla.web.ribbon.usual;
 
 import java.time.Clock;
-import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import mezcla.batch.BatchState;
+import mezcla.batch.LogBook;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.HouseDecided;
-import mezcla.log.RunLogged;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.verdict.RunQuestion;
@@ -109,23 +108,11 @@ public class UsualWays implements BringsBack {
 
     /** The row by which the member's last run is known: that with which it was started, or logged as done. */
     private Optional<Long> last(SignedIn member, FilmProcess process) {
-        return log.state().batches().values().stream()
-                .filter(batch -> batch.process().equals(process))
-                .flatMap(batch -> Stream.concat(
-                        batch.runs().stream()
-                                .filter(run -> run.stamp().memberId() == member.id())
-                                .map(UsualWays::known),
-                        batch.inUse().stream()
-                                .filter(start -> start.stamp().memberId() == member.id())
-                                .map(start -> start.stamp().sequence())))
-                .sorted(Comparator.reverseOrder())
-                .filter(run -> mapper.chosen(run) != null || mapper.ofRun(run) != null)
-                .findFirst();
-    }
-
-    private static Long known(RunLogged run) {
-        Long started = run.started();
-        return started == null ? Long.valueOf(run.stamp().sequence()) : started;
+        List<Long> runs = log.book().runsOf(member.id()).stream()
+                .filter(run -> run.batch().process().equals(process))
+                .map(LogBook.OwnRun::number)
+                .toList();
+        return Optional.ofNullable(mapper.lastKnown(json.writeValueAsString(runs)));
     }
 
     /** Keeps how the house does runs of a process from now on. */
