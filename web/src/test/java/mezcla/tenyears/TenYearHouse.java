@@ -54,6 +54,7 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.Naming;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Owned;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.words.Units;
@@ -126,10 +127,12 @@ final class TenYearHouse {
         }
         people.addAll(members.all());
         people.forEach(each -> naming.isCalled(each.id(), each.name()));
-        houses.addTank("500 ml tank", TANK_ML, null, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
-        houses.addTank("1 L tank", 1000, null, null, Map.of(FilmFormat.Reel.R135, 4, FilmFormat.Reel.R120, 2));
+        houses.add(new Owned.OfTank(
+                "500 ml tank", TANK_ML, null, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1)));
+        houses.add(new Owned.OfTank(
+                "1 L tank", 1000, null, null, Map.of(FilmFormat.Reel.R135, 4, FilmFormat.Reel.R120, 2)));
         for (int i = 1; i <= BOTTLES; i++) {
-            houses.addBottle("N" + i, BOTTLE_ML, Bottle.Material.GLASS);
+            houses.add(new Owned.OfBottle("N" + i, BOTTLE_ML, Bottle.Material.GLASS));
         }
         free.addAll(houses.bottles());
         measurePlaces();
@@ -140,7 +143,7 @@ final class TenYearHouse {
 
     private void measurePlaces() {
         for (int i = 1; i <= PLACES; i++) {
-            houses.addPlace("Shelf " + i);
+            houses.add(new Owned.OfPlace("Shelf " + i));
         }
         for (Place place : houses.places()) {
             houses.setClimate(place.id(), List.of(22.0, 18.0, 14.0, 18.0), Light.DARK);

@@ -6,6 +6,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import java.lang.reflect.ParameterizedType;
 import java.net.URI;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -26,6 +27,8 @@ import mezcla.leaflet.BathRole;
 import mezcla.verdict.StandIns;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.forms.FieldKind;
+import mezcla.web.forms.Sent;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.course.RunService;
@@ -34,6 +37,9 @@ import org.springframework.beans.factory.config.AutowireCapableBeanFactory;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.util.AntPathMatcher;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.springframework.web.util.HtmlUtils;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
@@ -49,6 +55,8 @@ public class BadInputTest extends DemoApplicationTest {
         OPTIONAL_VOLUME("abc", "-3", "0", "99999999", "NaN", "500 °C", "1,200", SCRIPT),
         WATER("", "   ", "abc", "-3", "99999999", "NaN", "500 °C", "1,200", SCRIPT),
         AMOUNT("", "   ", "abc", "-3", "0", "99999999", "NaN", "5 °C", SCRIPT),
+        FIGURES("", "   ", "two", "-3", "1.5", "NaN", "3 ml", SCRIPT),
+        OPTIONAL_FIGURES("two", "-3", "1.5", "NaN", "3 ml", SCRIPT),
         COUNT("", "   ", "two", "-3", "0", "99", "1.5", "NaN", "3 ml", SCRIPT),
         HOW_MANY("", "   ", "two", "-3", "0", "99", "1.5", "NaN", "3 ml", SCRIPT),
         OPTIONAL_ROLLS_DONE("many", "-3", "9999", "NaN", "3 ml", SCRIPT),
@@ -135,6 +143,9 @@ public class BadInputTest extends DemoApplicationTest {
     @Autowired
     private AutowireCapableBeanFactory beans;
 
+    @Autowired
+    private RequestMappingHandlerMapping mappings;
+
     private EveryRoute every = new EveryRoute();
 
     private long started;
@@ -176,7 +187,49 @@ public class BadInputTest extends DemoApplicationTest {
                 "tank", Takes.CHOICE));
     }
 
+    /** What each component of a declared form takes, as its type says; a form says for itself only what no type does. */
+    private static final Map<FieldKind, List<Takes>> BY_KIND = Map.of(
+            FieldKind.WORDS, List.of(Takes.WORDS, Takes.OPTIONAL_WORDS),
+            FieldKind.CHOICE, List.of(Takes.CHOICE, Takes.OPTIONAL_CHOICE),
+            FieldKind.NUMBER, List.of(Takes.CHOICE, Takes.OPTIONAL_CHOICE),
+            FieldKind.COUNT, List.of(Takes.FIGURES, Takes.OPTIONAL_FIGURES),
+            FieldKind.FIGURE, List.of(Takes.FIGURE, Takes.FIGURE),
+            FieldKind.VOLUME, List.of(Takes.VOLUME, Takes.OPTIONAL_VOLUME),
+            FieldKind.TEMPERATURE, List.of(Takes.DEGREES, Takes.OPTIONAL_DEGREES),
+            FieldKind.MONEY, List.of(Takes.MONEY, Takes.OPTIONAL_MONEY),
+            FieldKind.DAY, List.of(Takes.DAY, Takes.OPTIONAL_DAY),
+            FieldKind.DAY_TO_COME, List.of(Takes.DAY, Takes.OPTIONAL_DAY));
+
+    private Form declared(Form form) {
+        Map<String, Takes> fields = new LinkedHashMap<>(form.fields());
+        String route = route(form.page());
+        mappings.getHandlerMethods().forEach((mapping, method) -> {
+            if (mapping.getPatternValues().contains(route)
+                    && mapping.getMethodsCondition().getMethods().contains(RequestMethod.POST)) {
+                Arrays.stream(method.getMethodParameters())
+                        .filter(parameter -> parameter.getParameterType() == Sent.class)
+                        .map(parameter -> (Class<?>)
+                                ((ParameterizedType) parameter.getGenericParameterType()).getActualTypeArguments()[0])
+                        .flatMap(type -> FieldKind.single(type).stream())
+                        .filter(component -> BY_KIND.containsKey(FieldKind.of(component)))
+                        .forEach(component -> fields.putIfAbsent(
+                                FieldKind.field(
+                                        component,
+                                        new AntPathMatcher().extractUriTemplateVariables(route, form.page())),
+                                BY_KIND.get(FieldKind.of(component)).get(FieldKind.isOptional(component) ? 1 : 0)));
+            }
+        });
+        return new Form(form.page(), form.who(), form.good(), fields);
+    }
+
     private List<Form> forms() {
+        Set<String> seen = new TreeSet<>();
+        return said().stream()
+                .map(form -> seen.add(route(form.page())) ? declared(form) : form)
+                .toList();
+    }
+
+    private List<Form> said() {
         long developer = log.state().batch(4).fills().get(0).id();
         String free = Bottling.beside(log.state()).freeFor(1200, houses.bottles()).stream()
                 .map(bottle -> Long.toString(bottle.id()))
@@ -263,7 +316,7 @@ public class BadInputTest extends DemoApplicationTest {
                 new Form(
                         "/money/corrections",
                         "bram",
-                        Map.of("account", "Devi", "how", "take", "by", "2", "reason", "twice"),
+                        Map.of("account", "Devi", "how", "TAKE", "by", "2", "reason", "twice"),
                         Map.of("how", Takes.CHOICE, "by", Takes.MONEY, "reason", Takes.WORDS)),
                 new Form(
                         "/money/charging",
@@ -667,7 +720,19 @@ public class BadInputTest extends DemoApplicationTest {
                         "bram",
                         Map.of("bottle", "Z1", "bottleVolume", "2 L", "material", "GLASS"),
                         Map.of("bottle", Takes.WORDS, "bottleVolume", Takes.VOLUME, "material", Takes.CHOICE)),
-                new Form("/house/places", "bram", Map.of(), Map.of("place", Takes.WORDS)),
+                new Form("/house/places", "bram", Map.of(), Map.of()),
+                new Form("/house/places/1", "bram", Map.of(), Map.of()),
+                new Form(
+                        "/house/bottles/1",
+                        "bram",
+                        Map.of("bottle", "Z1", "bottleVolume", "2 L", "material", "GLASS"),
+                        Map.of()),
+                new Form("/house/jugs/1", "bram", Map.of("jug", "Bucket", "jugVolume", "5 L"), Map.of()),
+                new Form(
+                        "/house/tools/1",
+                        "bram",
+                        tool,
+                        Map.of("toolCapacity", Takes.AMOUNT, "toolGraduation", Takes.AMOUNT)),
                 new Form(
                         "/house/tools",
                         "bram",

@@ -320,6 +320,8 @@ public class EveningTest extends DemoApplicationTest {
                 "dev-a",
                 "parts",
                 "dev-b",
+                "count",
+                "1",
                 "price",
                 "21,50",
                 "delivery",
@@ -329,7 +331,7 @@ public class EveningTest extends DemoApplicationTest {
                 .contains("Bought alone: makes 1200 ml of developer, to renew it.", "Mix from kit " + kit);
         assertThat(page("/batches/4/renew?bath=dev&kit=" + kit + "&formKey=" + UUID.randomUUID(), "ines"))
                 .contains("Kit " + kit + ", Oxbow Negative Liquid 1.2 L: makes 1200 ml");
-        assertThat(text(send(form("/kits", "bram", "leaflet", "1", "parts", "dev-z", "price", "21"))))
+        assertThat(text(send(form("/kits", "bram", "leaflet", "1", "parts", "dev-z", "count", "1", "price", "21"))))
                 .contains("Choose parts of this kit.");
     }
 

@@ -93,8 +93,8 @@ public class MonthOfMoneyTest extends DemoPagesTest {
         led("/money/payments", "bram", "account", "Lena", "amount", "20", "back", "account", "out", "yes");
         led("/money/payments", "bram", "account", "Arno", "amount", "12,50");
         led("/money/payments", "bram", "account", "Tess", "amount", "1");
-        led("/money/corrections", "bram", "account", "Jory", "how", "take", "by", "0.50", "reason", "a lost reel");
-        led("/money/corrections", "bram", "account", "Piet", "how", "write-off", "by", "1.10", "reason", "moved away");
+        led("/money/corrections", "bram", "account", "Jory", "how", "TAKE", "by", "0.50", "reason", "a lost reel");
+        led("/money/corrections", "bram", "account", "Piet", "how", "WRITE_OFF", "by", "1.10", "reason", "moved away");
         assertThat(visitor).isNotBlank();
     }
 
@@ -275,7 +275,7 @@ public class MonthOfMoneyTest extends DemoPagesTest {
     @Test
     public void moreThanIsOwedCannotBeWrittenOff() throws Exception {
         var answer =
-                send("/money/corrections", "bram", "account", "Lena", "how", "write-off", "by", "500", "reason", "so");
+                send("/money/corrections", "bram", "account", "Lena", "how", "WRITE_OFF", "by", "500", "reason", "so");
         assertThat(answer.getStatus()).isEqualTo(422);
         assertThat(answer.getContentAsString()).contains("more than the account owes");
     }

@@ -18,6 +18,7 @@ import mezcla.verdict.RunPlan;
 import mezcla.web.access.Members;
 import mezcla.web.batch.BatchService;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Owned;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.leaflet.Leaflets;
@@ -235,8 +236,8 @@ public class OneAnswerTest extends DemoApplicationTest {
 
     @Test
     public void whatWasTakenOverSaysItsRollsAndItsDay() throws Exception {
-        houses.addBottle("Attic-1", 1000, Bottle.Material.PLASTIC);
-        houses.addBottle("Attic-2", 1000, Bottle.Material.PLASTIC);
+        houses.add(new Owned.OfBottle("Attic-1", 1000, Bottle.Material.PLASTIC));
+        houses.add(new Owned.OfBottle("Attic-2", 1000, Bottle.Material.PLASTIC));
         List<Bottle> all = houses.bottles();
         String mixed = planning.nextRoll()
                 .at()

@@ -24,6 +24,7 @@ import mezcla.verdict.RunPlan;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Owned;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.log.DarkroomLog;
@@ -159,7 +160,7 @@ public class SafeFilmTest extends DemoApplicationTest {
 
     @Test
     public void aTankWhoseReelsNobodyDescribedTakesNothingButAsks() throws Exception {
-        transaction.executeWithoutResult(status -> houses.addTank("Steel tank", 250));
+        transaction.executeWithoutResult(status -> houses.add(new Owned.OfTank("Steel tank", 250)));
         long steel = tank("Steel tank").id();
         assertThat(page(ownPlan(4, "1", "135-36", steel), "bram"))
                 .contains("Nobody has said which reels this tank takes", "/house/tanks/" + steel)
@@ -170,7 +171,8 @@ public class SafeFilmTest extends DemoApplicationTest {
         MockHttpServletResponse without = send("/house/tanks", "bram", "tank", "Another", "tankVolume", "300 ml");
         assertThat(without.getStatus()).isEqualTo(422);
         assertThat(without.getContentAsString()).contains("how many reels of each kind");
-        transaction.executeWithoutResult(status -> houses.fill(steel, null, null, Map.of(FilmFormat.Reel.R135, 1)));
+        transaction.executeWithoutResult(status ->
+                houses.change(steel, new Owned.OfTank("Steel tank", 250, null, null, Map.of(FilmFormat.Reel.R135, 1))));
         assertThat(page(ownPlan(4, "1", "135-36", steel), "bram")).doesNotContain("which reels");
     }
 
@@ -216,7 +218,7 @@ public class SafeFilmTest extends DemoApplicationTest {
     @Test
     public void whatWasPassedForOneLoadIsAskedAgainForTheNext() throws Exception {
         transaction.executeWithoutResult(
-                status -> houses.addTank("Tall tank", 300, null, null, Map.of(FilmFormat.Reel.R135, 8)));
+                status -> houses.add(new Owned.OfTank("Tall tank", 300, null, null, Map.of(FilmFormat.Reel.R135, 8))));
         long tall = tank("Tall tank").id();
         long batch = log.state().standing().stream()
                 .filter(each -> tooMuch(each, tall))

@@ -11,6 +11,7 @@ import mezcla.log.RunLogged;
 import mezcla.log.RunStarted;
 import mezcla.measure.FilmFormat;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Owned;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.log.DarkroomLog;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -131,7 +132,7 @@ public class TrustedFiguresTest extends DemoPagesTest {
 
     @Test
     public void tooMuchFilmForWhatIsInTheTankIsRefused() throws Exception {
-        houses.addTank("Tall tank", 300, null, null, Map.of(FilmFormat.Reel.R120, 6));
+        houses.add(new Owned.OfTank("Tall tank", 300, null, null, Map.of(FilmFormat.Reel.R120, 6)));
         long tall = houses.tanks().stream()
                 .filter(tank -> tank.name().equals("Tall tank"))
                 .findFirst()

@@ -3,6 +3,7 @@ package mezcla.web.adopt;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.log.Bottle;
@@ -11,13 +12,15 @@ import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.mix.MixView;
-import mezcla.web.forms.Beside;
+import mezcla.web.forms.Asked;
 import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FieldReader;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedMoney;
-import mezcla.web.forms.typed.TypedText;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.words.Units;
@@ -26,14 +29,12 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The page on which a batch is taken over. */
 @Controller
 class AdoptController {
-    private static final int NAME_CHARACTERS = 40;
     private static final double MOST_ROLLS = 500;
 
     private final AdoptService adoptions;
@@ -48,78 +49,85 @@ class AdoptController {
         this.forms = forms;
     }
 
-    @GetMapping("/adopt")
-    ModelAndView ask(@ModelAttribute("form") AdoptForm form) {
-        if (!forms.isKey(form.getFormKey())) {
-            return forms.askAgainWithNewKey();
+    /** How many rolls a bath has behind it. */
+    static final class RollsDone implements FieldReader<Double> {
+        @Override
+        public Double read(String typed) {
+            String text = typed.strip().replace(',', '.');
+            if (text.isEmpty()) {
+                throw Refusal.of(new TypedObjection.Missing());
+            }
+            if (!text.matches("[0-9]{1,3}(\\.[0-9]{1,2})?") || Double.parseDouble(text) > MOST_ROLLS) {
+                throw Refusal.of(new FormObjection.NotRollsDone(typed.strip()));
+            }
+            return Double.valueOf(text);
         }
-        return page(form, new FieldErrors());
+    }
+
+    /** A batch that stands there already; of each bath how much, in which bottle, and its rolls where they differ. */
+    @RefusedAt("bottles")
+    record AdoptForm(
+            @Takes(asTyped = true) String leaflet,
+            @Takes(most = 40) String name,
+            @Takes(asTyped = true) String mixed,
+            @Takes(by = RollsDone.class) double rolls,
+            Map<String, String> volumes,
+            Map<String, String> bottles,
+            Map<String, String> bathRolls,
+            @Nullable Money cost) {}
+
+    @GetMapping("/adopt")
+    ModelAndView ask(Sent<Asked> sent) {
+        return forms.isKey(sent.key()) ? page(sent) : forms.askAgainWithNewKey();
     }
 
     @PostMapping("/adoptions")
-    ModelAndView adopt(@ModelAttribute("form") AdoptForm form, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Leaflet leaflet = errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
-        String name =
-                errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
-        Instant mixed = errors.read("mixed", () -> adoptions.mixedOn(form.getMixed()));
-        Double rolls = errors.read("rolls", () -> rolls(form.getRolls()));
-        List<AdoptService.Standing> baths = leaflet == null ? List.of() : standing(form, leaflet, rolls, errors);
-        Money cost = form.getCost().isBlank()
-                ? null
-                : errors.read(
-                        "cost",
-                        () -> TypedMoney.of(form.getCost(), houses.house().currency()));
+    ModelAndView adopt(Sent<AdoptForm> sent, @AuthenticationPrincipal SignedIn member) {
+        Leaflet leaflet = leaflet(sent);
+        Instant mixed = sent.read("mixed", () -> adoptions.mixedOn(sent.typed("mixed")));
+        List<AdoptService.Standing> baths = leaflet == null ? List.of() : standing(sent, leaflet);
         return forms.answer(
-                errors,
-                form.getFormKey(),
-                () -> "/batches/"
+                sent,
+                form -> "/batches/"
                         + adoptions.adopt(
                                 member,
                                 FieldErrors.known(leaflet),
-                                FieldErrors.known(name),
+                                form.name(),
                                 FieldErrors.known(mixed),
-                                cost,
-                                baths,
-                                errors)
+                                form.cost(),
+                                baths)
                         + "?mixed",
-                Beside.field("bottles").or("volumes"),
-                () -> page(form, errors));
+                () -> page(sent));
     }
 
-    private static List<AdoptService.Standing> standing(
-            AdoptForm form, Leaflet leaflet, @Nullable Double rolls, FieldErrors errors) {
+    private @Nullable Leaflet leaflet(Sent<?> sent) {
+        return sent.read("leaflet", () -> leaflets.chosen(sent.typed("leaflet")));
+    }
+
+    private static List<AdoptService.Standing> standing(Sent<?> sent, Leaflet leaflet) {
+        Map<String, String> volumes = sent.of("volumes");
         List<AdoptService.Standing> baths = new ArrayList<>();
         for (Bath bath : leaflet.baths()) {
-            String typed = form.getVolumes().getOrDefault(bath.key(), "").strip();
+            String typed = volumes.getOrDefault(bath.key(), "").strip();
             if (!typed.isEmpty()) {
-                Volume volume = errors.read(
+                Volume volume = sent.read(
                         "volume-" + bath.key(),
                         () -> Volume.parse(typed, Units.shown().volume()));
-                String own = form.getBathRolls().getOrDefault(bath.key(), "");
-                Double done = own.isBlank() ? rolls : errors.read("rolls-" + bath.key(), () -> rolls(own));
+                String own = sent.typed("bathRolls[" + bath.key() + "]");
+                Double done = own.isBlank()
+                        ? sent.read("rolls", () -> new RollsDone().read(sent.typed("rolls")))
+                        : sent.read("rolls-" + bath.key(), () -> new RollsDone().read(own));
                 if (volume != null) {
                     baths.add(new AdoptService.Standing(
                             bath,
                             MixView.asTyped(typed),
                             volume,
-                            form.getBottles().getOrDefault(bath.key(), ""),
+                            sent.typed("bottles[" + bath.key() + "]"),
                             done == null ? 0 : done));
                 }
             }
         }
         return baths;
-    }
-
-    private static double rolls(String typed) {
-        String text = typed.strip().replace(',', '.');
-        if (text.isEmpty()) {
-            throw Refusal.of(new TypedObjection.Missing());
-        }
-        if (!text.matches("[0-9]{1,3}(\\.[0-9]{1,2})?") || Double.parseDouble(text) > MOST_ROLLS) {
-            throw Refusal.of(new FormObjection.NotRollsDone(typed.strip()));
-        }
-        return Double.parseDouble(text);
     }
 
     /** A leaflet to choose, as its baths are drawn. */
@@ -141,25 +149,22 @@ class AdoptController {
             List<Shape> shapes,
             @Nullable Leaflet leaflet,
             List<Bottle> bottles,
-            String currency,
-            AdoptForm form) {}
+            String currency) {}
 
-    private ModelAndView page(AdoptForm form, FieldErrors errors) {
-        Leaflet leaflet =
-                form.getLeaflet().isEmpty() ? null : errors.read("leaflet", () -> leaflets.chosen(form.getLeaflet()));
-        if (leaflet != null && form.getName().isEmpty() && errors.none()) {
-            form.setName(leaflet.name());
+    private ModelAndView page(Sent<?> sent) {
+        Leaflet leaflet = sent.typed("leaflet").isEmpty() ? null : leaflet(sent);
+        if (leaflet != null && sent.errors().none()) {
+            sent.beginBlank("name", leaflet.name());
         }
         return PageView.of(
                 "adopt/adopt",
                 new Page(
-                        forms.ledTo(form.getFormKey()).orElse(null),
+                        forms.ledTo(sent.key()).orElse(null),
                         leaflets.offered(),
                         leaflets.offered().stream().map(this::shape).toList(),
                         leaflet,
                         adoptions.freeBottles(),
-                        houses.house().currency().getCode(),
-                        form),
-                errors);
+                        houses.house().currency().getCode()),
+                sent);
     }
 }

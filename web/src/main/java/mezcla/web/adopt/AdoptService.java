@@ -17,8 +17,8 @@ import mezcla.money.TakenOver;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.clock.LogClock;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.Refusals;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.house.HouseService;
 import mezcla.web.log.DarkroomLog;
@@ -69,19 +69,12 @@ public class AdoptService {
      * @param mixed when it was mixed
      * @param cost what all of it cost; null where nobody knows
      * @param baths its baths
-     * @param errors where refusals about bottles are put
      * @return the batch
-     * @throws Refusal {@code baths-missing} when nothing stands there, {@code bottle-missing} when a bottle was refused
+     * @throws Refusal {@code baths-missing} when nothing stands there
+     * @throws Refusals what speaks against its bottles
      */
     @Transactional
-    long adopt(
-            SignedIn who,
-            Leaflet leaflet,
-            String name,
-            Instant mixed,
-            @Nullable Money cost,
-            List<Standing> baths,
-            FieldErrors errors) {
+    long adopt(SignedIn who, Leaflet leaflet, String name, Instant mixed, @Nullable Money cost, List<Standing> baths) {
         if (baths.isEmpty()) {
             throw Refusal.of(new LeafletObjection.BathsMissing());
         }
@@ -96,8 +89,9 @@ public class AdoptService {
                                         standing.bath(), standing.volume().ml()))
                                 .toList());
         List<MixedFill> fills = new ArrayList<>();
+        Refusals.Collected refused = new Refusals.Collected();
         for (Standing standing : baths) {
-            Bottle bottle = errors.read("bottle-" + standing.bath().key(), () -> taken(shelf, standing));
+            Bottle bottle = refused.read("bottle-" + standing.bath().key(), () -> taken(shelf, standing));
             if (bottle != null) {
                 fills.add(new MixedFill(
                         log.newFill(),
@@ -110,9 +104,7 @@ public class AdoptService {
                         new Before(mixed, standing.rolls(), cost == null ? null : costs.get(baths.indexOf(standing)))));
             }
         }
-        if (!errors.none()) {
-            throw Refusal.of(new FormObjection.BottleMissing());
-        }
+        refused.refuse();
         long batch = log.newBatch();
         log.add(who, clock.instant(), true, stamp -> new BatchMixed(stamp, batch, name, fills));
         return batch;

@@ -33,8 +33,6 @@ class BatchPages {
      * @param due the film that somebody should look at; null for none
      * @param hanging the film that is not dry yet
      * @param life of its developer; null where it has none that stands
-     * @param form what is poured away
-     * @param typed what stands in the other fields
      * @param routes where waste can go
      */
     record Page(
@@ -43,19 +41,15 @@ class BatchPages {
             LookService.@Nullable Due due,
             List<LookService.Film> hanging,
             LifeService.@Nullable Life life,
-            DiscardForm form,
-            Map<String, String> typed,
             Map<String, String> routes) {}
 
-    Page batch(long id, DiscardForm form, Map<String, String> typed) {
+    Page batch(long id) {
         return new Page(
                 batches.batch(id),
                 photos.ofBatch(id),
                 looks.due(id).orElse(null),
                 looks.hanging(id),
                 life.ofBatch(id),
-                form,
-                typed,
                 waste.destinations());
     }
 }

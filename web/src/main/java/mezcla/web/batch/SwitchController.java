@@ -1,16 +1,16 @@
 package mezcla.web.batch;
 
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** Everything that goes by a mistyped leaflet, switched with one press. */
@@ -24,33 +24,29 @@ class SwitchController {
         this.forms = forms;
     }
 
+    /** All of them, switched. */
+    @RefusedAt("switch")
+    record SwitchForm() {}
+
     @GetMapping("/leaflets/{id}/switch")
     ModelAndView before(@PathVariable long id) {
-        return page(id, new FieldErrors());
+        return page(id, Sent.nothing());
     }
 
     /** What still goes by a version that was mistyped. */
     record Page(CorrectionService.Switching switching) {}
 
-    private ModelAndView page(long id, FieldErrors errors) {
-        return PageView.of("batch/switch", new Page(corrections.switching(id)), errors);
+    private ModelAndView page(long id, Sent<?> sent) {
+        return PageView.of("batch/switch", new Page(corrections.switching(id)), sent);
     }
 
     @PostMapping("/leaflets/{id}/switch")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView all(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView all(@PathVariable long id, Sent<SwitchForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                formKey,
-                () -> {
-                    corrections.switchAll(member, id);
-                    return "/leaflets/" + id + "/switch?switched";
-                },
-                objection -> "switch",
-                () -> page(id, errors));
+                sent,
+                "/leaflets/" + id + "/switch?switched",
+                form -> corrections.switchAll(member, id),
+                () -> page(id, sent));
     }
 }

@@ -5,9 +5,10 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.util.List;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
 import org.springframework.beans.factory.annotation.Value;
@@ -21,7 +22,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** Copies of the house: what there is, and another one. */
@@ -57,10 +57,10 @@ class CopiesController {
 
     @GetMapping("/house/data")
     ModelAndView page() {
-        return page(new FieldErrors());
+        return page(Sent.nothing());
     }
 
-    private ModelAndView page(FieldErrors errors) {
+    private ModelAndView page(Sent<?> sent) {
         ZoneId zone = houses.house().timeZone();
         List<DailyCopies.Kept> kept = copies.kept();
         return PageView.of(
@@ -78,25 +78,26 @@ class CopiesController {
                                         Figures.plain(copy.bytes() / BYTES_A_MEGABYTE, 1) + "\u00a0MB"))
                                 .toList(),
                         data.toAbsolutePath().normalize().resolve("copies").toString()),
-                errors);
+                sent);
     }
 
+    /** Another copy. */
+    @RefusedAt("copy")
+    record CopyForm() {}
+
     @PostMapping("/house/data/copies")
-    ModelAndView now(@RequestParam(defaultValue = "") String formKey) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView now(Sent<CopyForm> sent) {
         return forms.answer(
-                errors,
-                formKey,
-                () -> {
+                sent,
+                "/house/data?made",
+                form -> {
                     try {
                         copies.now();
-                        return "/house/data?made";
                     } catch (IOException failed) {
                         throw new UncheckedIOException(failed);
                     }
                 },
-                objection -> "copy",
-                () -> page(errors));
+                () -> page(sent));
     }
 
     @GetMapping("/house/data/copies/{name}")

@@ -53,9 +53,8 @@ class CupboardController {
 
     /** A sheet that was withdrawn since is named all the same. */
     private Proposed proposed(KitProposal proposal) {
-        String count = proposal.form().getCount();
-        String name =
-                leaflets.version(Long.parseLong(proposal.form().getLeaflet())).name();
+        String count = proposal.at("count");
+        String name = leaflets.version(Long.parseLong(proposal.at("leaflet"))).name();
         return new Proposed(
                 proposal.id(),
                 "%s says that %s came".formatted(proposal.who(), count.equals("1") ? name : count + " of " + name));

@@ -3,24 +3,24 @@ package mezcla.web.cupboard;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.KitState;
 import mezcla.leaflet.PrintedAmount;
 import mezcla.leaflet.WasteRoute;
 import mezcla.measure.Refusal;
-import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedMoney;
-import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Units;
-import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -29,14 +29,11 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** One kit: what is left of its parts, and what becomes of them. */
 @Controller
 class KitController {
-    private static final int REASON_CHARACTERS = 200;
-
     private final CupboardService cupboard;
     private final KitService kits;
     private final HouseService houses;
@@ -49,190 +46,160 @@ class KitController {
         this.forms = forms;
     }
 
+    /** A part that was opened. */
+    record OpeningForm(@Takes(asTyped = true) String opened, @Takes(asTyped = true) String openedOn) {}
+
+    /** A part that was decanted into vials. */
+    record DecantingForm(
+            @Takes(asTyped = true) String decanted,
+            @Takes(least = 1, most = 99, or = FormObjection.NotVials.class) int vials,
+            @Takes(asTyped = true) String decantedOn) {}
+
+    /** How much of a part is left. */
+    @RefusedAt("left")
+    record LevelForm(
+            @Takes(asTyped = true) String corrected,
+            @Takes(asTyped = true) String left,
+            @Takes(field = "correctedWhy", most = 200, or = FormObjection.ReasonMissing.class) String why) {}
+
+    /** What was thrown away of a part. */
+    @RefusedAt("goneAmount")
+    record LossForm(
+            @Takes(asTyped = true) String gone,
+            @Takes(asTyped = true) String goneAmount,
+            @Takes(or = FormObjection.UnknownRoute.class) WasteRoute route,
+            @Takes(field = "goneWhy", most = 200, or = FormObjection.ReasonMissing.class) String why,
+            @Takes(asTyped = true) String goneOn) {}
+
+    /** What a kit cost, put right. */
+    record PriceForm(
+            Money price,
+            @Nullable Money delivery,
+            @Nullable Money other,
+            @Takes(field = "pricedWhy", most = 200, or = FormObjection.ReasonMissing.class) String why) {}
+
+    /** What is left of a part, put to another kit. */
+    @RefusedAt("to")
+    record MoveForm(@Takes(asTyped = true) String moved, @Takes(or = BatchObjection.KitsDiffer.class) long to) {}
+
+    /** Which print of its leaflet its box holds. */
+    record PrintForm(
+            @Takes(or = FormObjection.UnknownLeaflet.class) long print,
+            @Takes(field = "printWhy", most = 200, or = FormObjection.ReasonMissing.class) String why) {}
+
+    /** Nothing more is made of it. */
+    @RefusedAt("finish")
+    record FinishForm() {}
+
     @GetMapping("/kits/{id}")
-    ModelAndView kit(@PathVariable long id, @RequestParam Map<String, String> typed) {
-        return page(id, typed, new FieldErrors());
+    ModelAndView kit(@PathVariable long id, Sent<VolumeForm> sent) {
+        return page(id, sent);
     }
 
+    /** For which volume a kit is looked at. */
+    record VolumeForm(@Takes(asTyped = true) String volume) {}
+
     @PostMapping("/kits/{id}/openings")
-    ModelAndView open(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String part = part(id, typed, "opened", errors);
-        Instant when = errors.read("openedOn", () -> kits.on(id, text(typed, "openedOn")));
-        return logged(
-                id,
-                typed,
-                errors,
-                "opened",
-                () -> kits.open(member, id, FieldErrors.known(part), FieldErrors.known(when)));
+    ModelAndView open(@PathVariable long id, Sent<OpeningForm> sent, @AuthenticationPrincipal SignedIn member) {
+        part(id, sent, "opened");
+        Instant when = on(id, sent, "openedOn");
+        return logged(id, sent, form -> kits.open(member, id, form.opened(), FieldErrors.known(when)));
     }
 
     @PostMapping("/kits/{id}/decantings")
-    ModelAndView decant(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String part = part(id, typed, "decanted", errors);
-        Integer vials = errors.read("vials", () -> vials(text(typed, "vials")));
-        Instant when = errors.read("decantedOn", () -> kits.on(id, text(typed, "decantedOn")));
+    ModelAndView decant(@PathVariable long id, Sent<DecantingForm> sent, @AuthenticationPrincipal SignedIn member) {
+        part(id, sent, "decanted");
+        Instant when = on(id, sent, "decantedOn");
         return logged(
-                id,
-                typed,
-                errors,
-                "decanted",
-                () -> kits.decant(
-                        member, id, FieldErrors.known(part), FieldErrors.known(vials), FieldErrors.known(when)));
+                id, sent, form -> kits.decant(member, id, form.decanted(), form.vials(), FieldErrors.known(when)));
     }
 
     @PostMapping("/kits/{id}/corrections")
-    ModelAndView correct(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String part = part(id, typed, "corrected", errors);
-        Double left = part == null
-                ? null
-                : errors.read(
-                        "left",
-                        () -> text(typed, "left").strip().matches("0+([.,]0+)?")
-                                ? Double.valueOf(0)
-                                : Double.valueOf(amount(id, part, text(typed, "left"))));
-        String why = errors.read("correctedWhy", () -> reason(text(typed, "correctedWhy")));
+    ModelAndView correct(@PathVariable long id, Sent<LevelForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String part = part(id, sent, "corrected");
+        boolean none = sent.typed("left").strip().matches("0+([.,]0+)?");
+        Double left = none ? Double.valueOf(0) : amount(id, part, sent, "left");
         return logged(
-                id,
-                typed,
-                errors,
-                "left",
-                () -> kits.correct(
-                        member, id, FieldErrors.known(part), FieldErrors.known(left), FieldErrors.known(why)));
+                id, sent, form -> kits.correct(member, id, form.corrected(), FieldErrors.known(left), form.why()));
     }
 
     @PostMapping("/kits/{id}/losses")
-    ModelAndView throwAway(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String part = part(id, typed, "gone", errors);
-        Double amount =
-                part == null ? null : errors.read("goneAmount", () -> amount(id, part, text(typed, "goneAmount")));
-        WasteRoute route = errors.read(
-                "route",
-                () -> TypedChoice.of(WasteRoute.values(), text(typed, "route"), new FormObjection.UnknownRoute()));
-        String why = errors.read("goneWhy", () -> reason(text(typed, "goneWhy")));
-        Instant when = errors.read("goneOn", () -> kits.on(id, text(typed, "goneOn")));
+    ModelAndView throwAway(@PathVariable long id, Sent<LossForm> sent, @AuthenticationPrincipal SignedIn member) {
+        Double amount = amount(id, part(id, sent, "gone"), sent, "goneAmount");
+        Instant when = on(id, sent, "goneOn");
         return logged(
                 id,
-                typed,
-                errors,
-                "goneAmount",
-                () -> kits.throwAway(
+                sent,
+                form -> kits.throwAway(
                         member,
                         id,
-                        FieldErrors.known(part),
+                        form.gone(),
                         FieldErrors.known(amount),
-                        FieldErrors.known(route),
-                        FieldErrors.known(why),
+                        form.route(),
+                        form.why(),
                         FieldErrors.known(when)));
     }
 
     @PostMapping("/kits/{id}/prices")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView price(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        CurrencyUnit currency = houses.house().currency();
-        Money price = errors.read("price", () -> TypedMoney.of(text(typed, "price"), currency));
-        Money delivery = errors.read("delivery", () -> TypedMoney.orNone(text(typed, "delivery"), currency));
-        Money other = errors.read("other", () -> TypedMoney.orNone(text(typed, "other"), currency));
-        String why = errors.read("pricedWhy", () -> reason(text(typed, "pricedWhy")));
+    ModelAndView price(@PathVariable long id, Sent<PriceForm> sent, @AuthenticationPrincipal SignedIn member) {
         return logged(
                 id,
-                typed,
-                errors,
-                "price",
-                () -> kits.price(
+                sent,
+                form -> kits.price(
                         member,
                         id,
                         new KitService.Paid(
-                                FieldErrors.known(price),
-                                FieldErrors.known(delivery),
-                                FieldErrors.known(other),
+                                form.price(),
+                                TypedMoney.orNone(form.delivery(), form.price()),
+                                TypedMoney.orNone(form.other(), form.price()),
                                 kits.paid(id).paidBy()),
-                        FieldErrors.known(why)));
+                        form.why()));
     }
 
     @PostMapping("/kits/{id}/moves")
-    ModelAndView move(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String part = part(id, typed, "moved", errors);
-        Long to = errors.read("to", () -> TypedChoice.number(text(typed, "to"), new BatchObjection.KitsDiffer()));
-        return logged(
-                id, typed, errors, "to", () -> kits.move(member, id, FieldErrors.known(part), FieldErrors.known(to)));
+    ModelAndView move(@PathVariable long id, Sent<MoveForm> sent, @AuthenticationPrincipal SignedIn member) {
+        part(id, sent, "moved");
+        return logged(id, sent, form -> kits.move(member, id, form.moved(), form.to()));
     }
 
     @PostMapping("/kits/{id}/leaflet")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView holds(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Long print = errors.read(
-                "print",
-                () -> TypedChoice.number(text(typed, "print"), new FormObjection.UnknownLeaflet(text(typed, "print"))));
-        String why = errors.read("printWhy", () -> reason(text(typed, "printWhy")));
-        return logged(
-                id,
-                typed,
-                errors,
-                "print",
-                () -> kits.holds(member, id, FieldErrors.known(print), FieldErrors.known(why)));
+    ModelAndView holds(@PathVariable long id, Sent<PrintForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return logged(id, sent, form -> kits.holds(member, id, form.print(), form.why()));
     }
 
     @PostMapping("/kits/{id}/finish")
-    ModelAndView finish(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        return logged(id, typed, new FieldErrors(), "finish", () -> kits.finish(member, id));
+    ModelAndView finish(@PathVariable long id, Sent<FinishForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return logged(id, sent, form -> kits.finish(member, id));
     }
 
-    private @org.jspecify.annotations.Nullable String part(
-            long id, Map<String, String> typed, String field, FieldErrors errors) {
+    private @Nullable String part(long id, Sent<?> sent, String field) {
         KitState kit = kits.kit(id);
-        return errors.read(field, () -> kit.parts().stream()
+        return sent.read(field, () -> kit.parts().stream()
                 .map(state -> state.part().key())
-                .filter(key -> key.equals(text(typed, field)))
+                .filter(key -> key.equals(sent.typed(field)))
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new FormObjection.PartMissing())));
     }
 
-    private double amount(long id, String part, String typed) {
-        return PrintedAmount.in(
-                typed, kits.kit(id).part(part).part().unit(), Units.shown().volume());
+    private @Nullable Double amount(long id, @Nullable String part, Sent<?> sent, String field) {
+        return part == null
+                ? null
+                : sent.read(
+                        field,
+                        () -> PrintedAmount.in(
+                                sent.typed(field),
+                                kits.kit(id).part(part).part().unit(),
+                                Units.shown().volume()));
     }
 
-    private static int vials(String typed) {
-        String text = typed.strip();
-        if (!text.matches("[1-9][0-9]?")) {
-            throw Refusal.of(text.isEmpty() ? new TypedObjection.Missing() : new FormObjection.NotVials(text));
-        }
-        return Integer.parseInt(text);
+    private @Nullable Instant on(long id, Sent<?> sent, String field) {
+        return sent.read(field, () -> kits.on(id, sent.typed(field)));
     }
 
-    private static String reason(String typed) {
-        return TypedText.of(typed, REASON_CHARACTERS, new FormObjection.ReasonMissing());
-    }
-
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
-    }
-
-    private ModelAndView logged(long id, Map<String, String> typed, FieldErrors errors, String field, Runnable act) {
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    act.run();
-                    return "/kits/" + id + "?logged";
-                },
-                objection -> field,
-                () -> page(id, typed, errors));
+    private <F extends Record> ModelAndView logged(long id, Sent<F> sent, Consumer<F> act) {
+        return forms.answer(sent, "/kits/" + id + "?logged", act, () -> page(id, sent));
     }
 
     /** What it cost, to be put right: what was typed, else what is known. */
@@ -254,25 +221,23 @@ class KitController {
             KitService.@Nullable Batches batches,
             Map<String, String> paid,
             String currency,
-            List<WasteRoute> routes,
-            Map<String, String> typed) {}
+            List<WasteRoute> routes) {}
 
-    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
-        String volume = text(typed, "volume").isEmpty() ? kits.usualVolume(id) : text(typed, "volume");
+    private ModelAndView page(long id, Sent<?> sent) {
+        String volume = sent.typed("volume").isEmpty() ? kits.usualVolume(id) : sent.typed("volume");
         return PageView.of(
                 "cupboard/kit",
                 new Page(
                         cupboard.kit(id),
                         kits.more(id),
                         volume,
-                        errors.read(
+                        sent.read(
                                 "volume",
                                 () -> kits.batches(
                                         id, Volume.parse(volume, Units.shown().volume()))),
-                        paid(id, typed),
+                        paid(id, sent.typed()),
                         houses.house().currency().getCode(),
-                        List.of(WasteRoute.values()),
-                        typed),
-                errors);
+                        List.of(WasteRoute.values())),
+                sent);
     }
 }

@@ -4,16 +4,16 @@ import java.util.EnumSet;
 import java.util.List;
 import mezcla.log.HouseDecided;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** What the house decided, and taking it back. */
@@ -31,12 +31,16 @@ class DecisionsController {
 
     record Page(String heading, List<Decisions.Line> lines) {}
 
+    /** A decision taken back. */
+    @RefusedAt("decision-{number}")
+    record TakenBackForm() {}
+
     @GetMapping("/house/decisions")
     ModelAndView all() {
-        return page(new FieldErrors());
+        return page(Sent.nothing());
     }
 
-    private ModelAndView page(FieldErrors errors) {
+    private ModelAndView page(Sent<?> sent) {
         List<Decisions.Line> lines = decisions.about(EnumSet.allOf(HouseDecided.Topic.class), SHOWN);
         return PageView.of(
                 "house/decisions",
@@ -46,24 +50,14 @@ class DecisionsController {
                                 : "The last change was made by " + lines.get(0).who() + ", "
                                         + lines.get(0).when(),
                         lines),
-                errors);
+                sent);
     }
 
     @PostMapping("/house/decisions/{number}/take-back")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView takeBack(
-            @PathVariable long number,
-            @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn steward) {
-        FieldErrors errors = new FieldErrors();
+            @PathVariable long number, Sent<TakenBackForm> sent, @AuthenticationPrincipal SignedIn steward) {
         return forms.answer(
-                errors,
-                formKey,
-                () -> {
-                    decisions.takeBack(steward, number);
-                    return "/house/decisions?taken-back";
-                },
-                objection -> "decision-" + number,
-                () -> page(errors));
+                sent, "/house/decisions?taken-back", form -> decisions.takeBack(steward, number), () -> page(sent));
     }
 }

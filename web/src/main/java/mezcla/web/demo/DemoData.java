@@ -70,9 +70,9 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.bench.mix.MixService;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Owned;
 import mezcla.web.house.ReadingsFile;
 import mezcla.web.house.RunHabits;
 import mezcla.web.house.Tool;
@@ -203,9 +203,10 @@ class DemoData implements ApplicationRunner {
                 new WaterBath(TUB_LITRES, TUB_POWER_W, TUB_LOSS),
                 clock.instant());
         houses.change(houses.surroundings());
-        houses.addTank("300 ml tank", SMALL_TANK_ML, null, null, Map.of(FilmFormat.Reel.R135, 1));
-        houses.addTank("500 ml tank", 500, 250.0, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1));
-        houses.addTank(
+        houses.add(new Owned.OfTank("300 ml tank", SMALL_TANK_ML, null, null, Map.of(FilmFormat.Reel.R135, 1)));
+        houses.add(new Owned.OfTank(
+                "500 ml tank", 500, 250.0, null, Map.of(FilmFormat.Reel.R135, 2, FilmFormat.Reel.R120, 1)));
+        houses.add(new Owned.OfTank(
                 "1 L tank",
                 1000,
                 450.0,
@@ -218,7 +219,7 @@ class DemoData implements ApplicationRunner {
                         FilmFormat.Reel.SHEET_4X5,
                         6,
                         FilmFormat.Reel.CINE,
-                        1));
+                        1)));
         houses.change(new RunHabits(true, true));
         addBottles("A", 6, 500, Bottle.Material.PLASTIC);
         addBottles("B", 6, 600, Bottle.Material.GLASS);
@@ -226,17 +227,17 @@ class DemoData implements ApplicationRunner {
         addBottles("D", 5, 1000, Bottle.Material.FOLDING);
         addBottles("G", 7, 1000, Bottle.Material.PLASTIC);
         houses.bottles().forEach(bottle -> bottles.put(bottle.label(), bottle));
-        List.of("Cold shelf", "Boiler shelf", "Fridge, top").forEach(houses::addPlace);
-        houses.addTool("10 ml syringe", Tool.Kind.SYRINGE, 10, 0.2);
-        houses.addTool("25 ml cylinder", Tool.Kind.CYLINDER, 25, 0.5);
-        houses.addTool("100 ml cylinder", Tool.Kind.CYLINDER, 100, 1);
-        houses.addTool("500 ml cylinder", Tool.Kind.CYLINDER, 500, 5);
-        houses.addTool("Bench scales", Tool.Kind.SCALES, 500, 0.1);
-        houses.addJug("600 ml jug", 600);
-        houses.addJug("1 L jug", 1000);
-        houses.addJug("2 L jug", 2000);
-        houses.addHeater("Old circulator", -0.8);
-        houses.addHeater("New circulator", 0.2);
+        List.of("Cold shelf", "Boiler shelf", "Fridge, top").forEach(place -> houses.add(new Owned.OfPlace(place)));
+        houses.add(new Owned.OfTool("10 ml syringe", Tool.Kind.SYRINGE, 10, 0.2));
+        houses.add(new Owned.OfTool("25 ml cylinder", Tool.Kind.CYLINDER, 25, 0.5));
+        houses.add(new Owned.OfTool("100 ml cylinder", Tool.Kind.CYLINDER, 100, 1));
+        houses.add(new Owned.OfTool("500 ml cylinder", Tool.Kind.CYLINDER, 500, 5));
+        houses.add(new Owned.OfTool("Bench scales", Tool.Kind.SCALES, 500, 0.1));
+        houses.add(new Owned.OfJug("600 ml jug", 600));
+        houses.add(new Owned.OfJug("1 L jug", 1000));
+        houses.add(new Owned.OfJug("2 L jug", 2000));
+        houses.add(new Owned.OfHeater("Old circulator", -0.8));
+        houses.add(new Owned.OfHeater("New circulator", 0.2));
     }
 
     private void addDrums() {
@@ -247,7 +248,7 @@ class DemoData implements ApplicationRunner {
 
     private void addBottles(String letter, int count, double capacityMl, Bottle.Material material) {
         for (int i = 1; i <= count; i++) {
-            houses.addBottle(letter + i, capacityMl, material);
+            houses.add(new Owned.OfBottle(letter + i, capacityMl, material));
         }
     }
 
@@ -421,8 +422,7 @@ class DemoData implements ApplicationRunner {
                     Long.toString(
                             Objects.requireNonNull(bottles.get(labels.next())).id()));
         }
-        long mix = plans.begin(
-                devi, new MixRequest(List.of(kit), wanted, typed), "Weir for the weekend", into, new FieldErrors());
+        long mix = plans.begin(devi, new MixRequest(List.of(kit), wanted, typed), "Weir for the weekend", into);
         mixes.tick(devi, mix, 0, null, 40.5);
         mixes.tick(devi, mix, 1, 63.0, null);
     }

@@ -1,26 +1,25 @@
 package mezcla.web.evidence;
 
-import java.util.Map;
+import java.util.Objects;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FieldReader;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedText;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** What the house has seen of a leaflet. */
 @Controller
 class EvidenceController {
-    private static final int REASON_CHARACTERS = 200;
-
     private final EvidenceService evidence;
     private final OneTimeForms forms;
 
@@ -29,9 +28,23 @@ class EvidenceController {
         this.forms = forms;
     }
 
+    /** A figure of the house’s own; blank for what is printed. */
+    static final class Limit implements FieldReader<Double> {
+        @Override
+        public Double read(String typed) {
+            return Objects.requireNonNull(EvidenceService.figure(typed));
+        }
+    }
+
+    /** What the house allows of a bath. */
+    record LimitForm(
+            @Takes(field = "rolls-{bath}", by = Limit.class) @Nullable Double rolls,
+            @Takes(field = "days-{bath}", by = Limit.class) @Nullable Double days,
+            @Takes(field = "reason-{bath}", most = 200, or = FormObjection.ReasonMissing.class) String reason) {}
+
     @GetMapping("/leaflets/{id}/evidence")
     ModelAndView seen(@PathVariable long id) {
-        return page(id, Map.of(), new FieldErrors());
+        return page(id, Sent.nothing());
     }
 
     @PostMapping("/leaflets/{id}/limits/{bath}")
@@ -39,34 +52,19 @@ class EvidenceController {
     ModelAndView allow(
             @PathVariable long id,
             @PathVariable String bath,
-            @RequestParam Map<String, String> typed,
+            Sent<LimitForm> sent,
             @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Double rolls = errors.read("rolls-" + bath, () -> EvidenceService.figure(text(typed, "rolls-" + bath)));
-        Double days = errors.read("days-" + bath, () -> EvidenceService.figure(text(typed, "days-" + bath)));
-        String reason = errors.read(
-                "reason-" + bath,
-                () -> TypedText.of(
-                        text(typed, "reason-" + bath), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    evidence.allow(member, id, bath, rolls, days, FieldErrors.known(reason));
-                    return "/leaflets/" + id + "/evidence?saved";
-                },
-                objection -> "rolls-" + bath,
-                () -> page(id, typed, errors));
-    }
-
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
+                sent,
+                "/leaflets/" + id + "/evidence?saved",
+                form -> evidence.allow(member, id, bath, form.rolls(), form.days(), form.reason()),
+                () -> page(id, sent));
     }
 
     /** What the house has seen of a leaflet’s baths. */
-    record Page(EvidenceService.Seen seen, Map<String, String> typed) {}
+    record Page(EvidenceService.Seen seen) {}
 
-    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
-        return PageView.of("evidence/evidence", new Page(evidence.seen(id), typed), errors);
+    private ModelAndView page(long id, Sent<?> sent) {
+        return PageView.of("evidence/evidence", new Page(evidence.seen(id)), sent);
     }
 }

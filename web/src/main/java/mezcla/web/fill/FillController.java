@@ -1,37 +1,32 @@
 package mezcla.web.fill;
 
 import java.util.List;
-import java.util.Map;
+import java.util.function.Consumer;
 import mezcla.batch.FillState;
 import mezcla.log.AirKept;
 import mezcla.log.Bottle;
 import mezcla.log.Place;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.Beside;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedChoice;
-import mezcla.web.forms.typed.TypedText;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.house.HouseService;
 import mezcla.web.look.LifeService;
-import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The page of one bottle. */
 @Controller
 class FillController {
-    private static final int REASON_CHARACTERS = 200;
-
     private final FillService fills;
     private final HouseService houses;
     private final LifeService life;
@@ -44,117 +39,66 @@ class FillController {
         this.forms = forms;
     }
 
+    /** A bottle that broke. */
+    @RefusedAt("broken")
+    record BrokenForm() {}
+
+    /** What was spilled. */
+    record SpillForm(@Takes(field = "spilled") Volume lost) {}
+
+    /** What is still there. */
+    record MeasureForm(@Takes(field = "measured") Volume there) {}
+
+    /** Why a bottle must not be used, or may be again. */
+    record ReasonForm(@Takes(most = 200, or = FormObjection.ReasonMissing.class) String why) {}
+
+    /** Another bottle or place. */
+    record MoveForm(
+            @Takes(or = FormObjection.BottleMissing.class) long bottle,
+            @Takes(or = FormObjection.PlaceMissing.class) @Nullable Long place,
+            @Takes(or = FormObjection.UnknownAir.class) AirKept air) {}
+
     @GetMapping("/fills/{id}")
     ModelAndView fill(@PathVariable long id) {
-        return page(id, Map.of(), new FieldErrors());
+        return page(id, Sent.nothing());
     }
 
     /** A bottle that broke: one press, by whoever is there. */
     @PostMapping("/fills/{id}/breaks")
-    ModelAndView broke(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, typed, "broken", new FieldErrors(), () -> {
-            fills.broke(member, id);
-            return "broken";
-        });
+    ModelAndView broke(@PathVariable long id, Sent<BrokenForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return done(id, sent, "broken", form -> fills.broke(member, id));
     }
 
     @PostMapping("/fills/{id}/spills")
-    ModelAndView spill(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Volume lost = volume(typed, "spilled", errors);
-        return sent(id, typed, "spilled", errors, () -> {
-            fills.spill(member, id, FieldErrors.known(lost));
-            return "spilled";
-        });
+    ModelAndView spill(@PathVariable long id, Sent<SpillForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return done(id, sent, "spilled", form -> fills.spill(member, id, form.lost()));
     }
 
     @PostMapping("/fills/{id}/measurements")
-    ModelAndView measure(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Volume there = volume(typed, "measured", errors);
-        return sent(
-                id,
-                typed,
-                "measured",
-                errors,
-                () -> fills.measure(member, id, FieldErrors.known(there)) ? "measured&less" : "measured");
-    }
-
-    private static @Nullable Volume volume(Map<String, String> typed, String field, FieldErrors errors) {
-        return errors.read(
-                field,
-                () -> Volume.parse(typed.getOrDefault(field, ""), Units.shown().volume()));
+    ModelAndView measure(@PathVariable long id, Sent<MeasureForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return forms.answer(
+                sent,
+                form -> "/fills/" + id + (fills.measure(member, id, form.there()) ? "?measured&less" : "?measured"),
+                () -> page(id, sent));
     }
 
     @PostMapping("/fills/{id}/bars")
-    ModelAndView bar(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String reason = reason(typed, errors);
-        return sent(id, typed, "why", errors, () -> {
-            fills.bar(member, id, FieldErrors.known(reason));
-            return "barred";
-        });
+    ModelAndView bar(@PathVariable long id, Sent<ReasonForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return done(id, sent, "barred", form -> fills.bar(member, id, form.why()));
     }
 
     @PostMapping("/fills/{id}/lifts")
-    ModelAndView lift(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String reason = reason(typed, errors);
-        return sent(id, typed, "why", errors, () -> {
-            fills.lift(member, id, FieldErrors.known(reason));
-            return "lifted";
-        });
-    }
-
-    private static @Nullable String reason(Map<String, String> typed, FieldErrors errors) {
-        return errors.read(
-                "why",
-                () -> TypedText.of(
-                        typed.getOrDefault("why", ""), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
+    ModelAndView lift(@PathVariable long id, Sent<ReasonForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return done(id, sent, "lifted", form -> fills.lift(member, id, form.why()));
     }
 
     @PostMapping("/fills/{id}/moves")
-    ModelAndView move(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Long bottle = errors.read(
-                "bottle",
-                () -> TypedChoice.number(typed.getOrDefault("bottle", ""), new FormObjection.BottleMissing()));
-        String where = typed.getOrDefault("place", "");
-        Long place = where.isEmpty()
-                ? null
-                : errors.read("place", () -> TypedChoice.number(where, new FormObjection.PlaceMissing()));
-        AirKept air = errors.read(
-                "air",
-                () -> TypedChoice.of(AirKept.values(), typed.getOrDefault("air", ""), new FormObjection.UnknownAir()));
-        return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    fills.move(member, id, FieldErrors.known(bottle), place, FieldErrors.known(air));
-                    return "/fills/" + id + "?moved";
-                },
-                Beside.field("bottle").or("air", "place"),
-                () -> page(id, typed, errors));
+    ModelAndView move(@PathVariable long id, Sent<MoveForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return done(id, sent, "moved", form -> fills.move(member, id, form.bottle(), form.place(), form.air()));
     }
 
-    /** Does something to the bottle and returns the word for it, which the page answers with. */
-    private interface Act {
-        String done();
-    }
-
-    private ModelAndView sent(long id, Map<String, String> typed, String field, FieldErrors errors, Act act) {
-        return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> "/fills/" + id + "?" + act.done(),
-                objection -> field,
-                () -> page(id, typed, errors));
+    private <F extends Record> ModelAndView done(long id, Sent<F> sent, String done, Consumer<F> act) {
+        return forms.answer(sent, "/fills/" + id + "?" + done, act, () -> page(id, sent));
     }
 
     /** A bottle, and what can be said of it. */
@@ -164,10 +108,9 @@ class FillController {
             FillState.Kept kept,
             List<Bottle> bottles,
             List<Place> places,
-            List<AirKept> airs,
-            Map<String, String> typed) {}
+            List<AirKept> airs) {}
 
-    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
+    private ModelAndView page(long id, Sent<?> sent) {
         return PageView.of(
                 "fill/fill",
                 new Page(
@@ -176,8 +119,7 @@ class FillController {
                         fills.kept(id),
                         fills.bottlesFor(id),
                         houses.places(),
-                        List.of(AirKept.values()),
-                        typed),
-                errors);
+                        List.of(AirKept.values())),
+                sent);
     }
 }

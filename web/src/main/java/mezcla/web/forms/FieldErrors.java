@@ -1,8 +1,11 @@
 package mezcla.web.forms;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
@@ -13,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 /** Sentences beside the fields of a form, and what to read where a field could not be read. */
 public final class FieldErrors {
     private final Map<String, String> byField = new LinkedHashMap<>();
+    private final Set<String> unread = new HashSet<>();
     private final Map<String, String> kinds = new HashMap<>();
 
     /** Whether every field was read. */
@@ -57,8 +61,14 @@ public final class FieldErrors {
             return reading.get();
         } catch (Refusal refusal) {
             add(field, refusal);
+            unread.add(field);
             return null;
         }
+    }
+
+    /** Whether any field that is meant could not be read. */
+    public boolean unread(Predicate<String> meant) {
+        return unread.stream().anyMatch(meant);
     }
 
     /**

@@ -199,6 +199,7 @@ public sealed interface FormObjection extends Objection {
 
     record LastTank() implements FormObjection {}
 
+    @OfField("name")
     record LeafletNameTaken(String text) implements FormObjection {}
 
     record LeafletKnown(String text) implements FormObjection {}

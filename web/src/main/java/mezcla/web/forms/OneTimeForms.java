@@ -1,13 +1,12 @@
 package mezcla.web.forms;
 
 import java.time.Clock;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import mezcla.measure.Objection;
 import mezcla.measure.Refusal;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
@@ -100,26 +99,21 @@ public class OneTimeForms {
     }
 
     /**
-     * Answers a form that was sent: what it asks for is done once, if its fields could be read, and leads to another
-     * page; what is refused stands beside its field on the same page.
+     * Answers a form that was sent: what it asks for is done once, if its fields could be read, and leads to another page;
+     * what is refused stands beside its field on the same page.
      *
-     * @param errors what could not be read
-     * @param key the form's key
+     * @param sent the form
      * @param act does it and returns the page that it leads to
-     * @param fieldOf the field that an objection stands beside
      * @param again the page with the form, as it was typed
      */
-    public ModelAndView answer(
-            FieldErrors errors,
-            String key,
-            Supplier<String> act,
-            Function<Objection, String> fieldOf,
-            Supplier<ModelAndView> again) {
-        if (errors.none()) {
+    public <F extends Record> ModelAndView answer(Sent<F> sent, Function<F, String> act, Supplier<ModelAndView> again) {
+        if (sent.errors().none()) {
             try {
-                return new ModelAndView("redirect:" + once(key, act));
+                return new ModelAndView("redirect:" + once(sent.key(), () -> act.apply(sent.form())));
             } catch (Refusal refusal) {
-                errors.add(fieldOf.apply(refusal.objection()), refusal);
+                sent.refuse(refusal);
+            } catch (Refusals refusals) {
+                refusals.byField().forEach(sent.errors()::add);
             }
         }
         ModelAndView page = reading.page(again);
@@ -127,42 +121,15 @@ public class OneTimeForms {
         return page;
     }
 
-    /**
-     * The same for what always leads to the same page.
-     *
-     * @param then the page that it leads to
-     * @param act does it
-     */
-    public ModelAndView answer(
-            FieldErrors errors,
-            String key,
-            String then,
-            Runnable act,
-            Function<Objection, String> fieldOf,
-            Supplier<ModelAndView> again) {
+    /** The same for what always leads to the same page. */
+    public <F extends Record> ModelAndView answer(
+            Sent<F> sent, String then, Consumer<F> act, Supplier<ModelAndView> again) {
         return answer(
-                errors,
-                key,
-                () -> {
-                    act.run();
+                sent,
+                form -> {
+                    act.accept(form);
                     return then;
                 },
-                fieldOf,
                 again);
-    }
-
-    /**
-     * The same for a form whose fields were taken together, its key among them.
-     *
-     * @param typed what was typed
-     */
-    public ModelAndView answer(
-            Map<String, String> typed,
-            FieldErrors errors,
-            String then,
-            Beside beside,
-            Runnable act,
-            Supplier<ModelAndView> again) {
-        return answer(errors, typed.getOrDefault("formKey", ""), then, act, beside, again);
     }
 }

@@ -31,4 +31,21 @@ public final class PageView {
         model.put("errors", errors);
         return new ModelAndView(template, model, errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
     }
+
+    /**
+     * A page with a form: its template finds what was typed under {@code typed}, and what was refused under {@code errors}.
+     *
+     * @param sent the form; {@link Sent#nothing} where the page was only asked for
+     */
+    public static ModelAndView of(String template, Record page, Sent<?> sent) {
+        ModelAndView view = of(template, page, sent.errors());
+        view.addObject("sent", sent);
+        view.getModel().putIfAbsent("typed", sent.typed());
+        return view;
+    }
+
+    /** A page without a form. */
+    public static ModelAndView of(String template, Record page) {
+        return of(template, page, new FieldErrors());
+    }
 }

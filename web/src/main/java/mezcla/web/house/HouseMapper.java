@@ -54,14 +54,18 @@ interface HouseMapper {
     @Select("SELECT tank_id, reel, holds FROM tank_reel ORDER BY tank_id, reel")
     List<ReelRow> reels();
 
-    @Insert("INSERT INTO tank (name, volume_ml, rotary_ml) VALUES (#{name}, #{volumeMl}, #{rotaryMl})")
-    void addTank(String name, double volumeMl, @Nullable Double rotaryMl);
+    @Insert("INSERT INTO tank (name, volume_ml) VALUES (#{name}, #{volumeMl})")
+    void addTank(String name, double volumeMl);
 
     @Select("SELECT id FROM tank WHERE name = #{name}")
     long tankNamed(@Param("name") String name);
 
-    @Update("UPDATE tank SET rotary_ml = #{rotaryMl}, least_ml = #{leastMl} WHERE id = #{id}")
-    void setUse(long id, @Nullable Double rotaryMl, @Nullable Double leastMl);
+    @Update(
+            """
+            UPDATE tank SET name = #{name}, volume_ml = #{volumeMl}, rotary_ml = #{rotaryMl}, least_ml = #{leastMl}
+            WHERE id = #{id}
+            """)
+    void changeTank(long id, String name, double volumeMl, @Nullable Double rotaryMl, @Nullable Double leastMl);
 
     @Delete("DELETE FROM tank_reel WHERE tank_id = #{tankId}")
     void forgetReels(@Param("tankId") long tankId);
@@ -111,8 +115,24 @@ interface HouseMapper {
     @Insert("INSERT INTO heater (name, offset_c) VALUES (#{name}, #{offsetC})")
     void addHeater(String name, double offsetC);
 
-    @Update("UPDATE heater SET offset_c = #{offsetC} WHERE id = #{id}")
-    void setOffset(long id, double offsetC);
+    @Update("UPDATE heater SET name = #{name}, offset_c = #{offsetC} WHERE id = #{id}")
+    void changeHeater(long id, String name, double offsetC);
+
+    @Update("UPDATE bottle SET label = #{label}, capacity_ml = #{capacityMl}, material = #{material} WHERE id = #{id}")
+    void changeBottle(long id, String label, double capacityMl, Bottle.Material material);
+
+    @Update("UPDATE place SET name = #{name} WHERE id = #{id}")
+    void changePlace(long id, String name);
+
+    @Update(
+            """
+            UPDATE tool SET name = #{name}, kind = #{kind}, capacity = #{capacity}, graduation = #{graduation}
+            WHERE id = #{id}
+            """)
+    void changeTool(long id, String name, Tool.Kind kind, double capacity, double graduation);
+
+    @Update("UPDATE jug SET name = #{name}, capacity_ml = #{capacityMl} WHERE id = #{id}")
+    void changeJug(long id, String name, double capacityMl);
 
     @Select("SELECT id, name, capacity_ml FROM jug WHERE removed = #{removed} ORDER BY capacity_ml, name")
     List<Jug> jugs(boolean removed);

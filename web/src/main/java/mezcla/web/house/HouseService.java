@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import mezcla.batch.Climate;
 import mezcla.batch.Light;
@@ -245,21 +246,6 @@ public class HouseService {
     }
 
     /**
-     * Says what goes into a tank.
-     *
-     * @param rotaryMl what it takes on a rotary base, in ml; null for not known
-     * @param leastMl the least that still covers its reels, in ml; null for not known
-     * @param holds how many reels of each kind fill it
-     */
-    @Transactional
-    public void fill(
-            long tankId, @Nullable Double rotaryMl, @Nullable Double leastMl, Map<FilmFormat.Reel, Integer> holds) {
-        mapper.setUse(tankId, rotaryMl, leastMl);
-        mapper.forgetReels(tankId);
-        holds.forEach((reel, count) -> mapper.addReel(new HouseMapper.ReelRow(tankId, reel, count)));
-    }
-
-    /**
      * The tank of that id.
      *
      * @throws Refusal {@code unknown-tank}
@@ -346,13 +332,6 @@ public class HouseService {
         mapper.changeSurroundings(surroundings);
     }
 
-    /** Adds a jug. */
-    @Transactional
-    public void addJug(String name, double capacityMl) {
-        refuseTaken(Thing.JUG, name);
-        mapper.addJug(name, capacityMl);
-    }
-
     /** Everything of a kind, kept or removed, by id and name. */
     @Transactional(readOnly = true)
     public Map<Long, String> names(Thing thing, boolean removed) {
@@ -385,67 +364,76 @@ public class HouseService {
                 house.name(), house.currency().getCode(), house.timeZone().getId(), house.units(), house.address());
     }
 
-    /** Adds a tank. */
+    /**
+     * Adds something. A name stays with the thing that had it, for the log; what was removed can be brought back.
+     *
+     * @throws Refusal {@code name-taken} or {@code name-of-removed}
+     */
     @Transactional
-    public void addTank(String name, double volumeMl) {
-        addTank(name, volumeMl, null, null, Map.of());
+    public void add(Owned owned) {
+        refuseTaken(names(owned.thing(), false), owned, FormObjection.NameTaken::new);
+        refuseTaken(names(owned.thing(), true), owned, FormObjection.NameOfRemoved::new);
+        owned.add(mapper);
     }
 
-    /** Adds a tank of which more is known. */
+    /**
+     * Changes what is known of something.
+     *
+     * @throws Refusal {@code unknown-thing} or {@code name-taken}
+     */
     @Transactional
-    public void addTank(
-            String name,
-            double volumeMl,
-            @Nullable Double rotaryMl,
-            @Nullable Double leastMl,
-            Map<FilmFormat.Reel, Integer> holds) {
-        refuseTaken(Thing.TANK, name);
-        mapper.addTank(name, volumeMl, rotaryMl);
-        fill(mapper.tankNamed(name), rotaryMl, leastMl, holds);
-    }
-
-    /** Adds a bottle. */
-    @Transactional
-    public void addBottle(String label, double capacityMl, Bottle.Material material) {
-        refuseTaken(Thing.BOTTLE, label);
-        mapper.addBottle(label, capacityMl, material);
-    }
-
-    /** Adds a place. */
-    @Transactional
-    public void addPlace(String name) {
-        refuseTaken(Thing.PLACE, name);
-        mapper.addPlace(name);
-    }
-
-    /** Adds a tool. */
-    @Transactional
-    public void addTool(String name, Tool.Kind kind, double capacity, double graduation) {
-        refuseTaken(Thing.TOOL, name);
-        mapper.addTool(name, kind, capacity, graduation);
-    }
-
-    /** Adds a heater. */
-    @Transactional
-    public void addHeater(String name, double offsetC) {
-        refuseTaken(Thing.HEATER, name);
-        mapper.addHeater(name, offsetC);
-    }
-
-    /** A name stays with the thing that had it, for the log; what was removed can be brought back. */
-    private void refuseTaken(Thing thing, String name) {
-        if (names(thing, false).values().stream().anyMatch(name::equalsIgnoreCase)) {
-            throw Refusal.of(new FormObjection.NameTaken(name));
+    public void change(long id, Owned owned) {
+        Map<Long, String> others = new LinkedHashMap<>(names(owned.thing(), false));
+        others.putAll(names(owned.thing(), true));
+        if (others.remove(id) == null) {
+            throw Refusal.of(new FormObjection.UnknownThing(String.valueOf(id)));
         }
-        if (names(thing, true).values().stream().anyMatch(name::equalsIgnoreCase)) {
-            throw Refusal.of(new FormObjection.NameOfRemoved(name));
+        refuseTaken(others, owned, FormObjection.NameTaken::new);
+        owned.change(mapper, id);
+    }
+
+    private static void refuseTaken(Map<Long, String> taken, Owned owned, Function<String, FormObjection> objection) {
+        if (taken.values().stream().anyMatch(owned.name()::equalsIgnoreCase)) {
+            throw Refusal.of(objection.apply(owned.name()));
         }
     }
 
-    /** Sets how much warmer the water is than a heater says, in K. */
-    @Transactional
-    public void setOffset(long heaterId, double offsetC) {
-        mapper.setOffset(heaterId, offsetC);
+    /** Something on a list, as it is described now; empty for none of that id. */
+    @Transactional(readOnly = true)
+    public Optional<Owned> described(Thing thing, long id) {
+        Stream<Map.Entry<Long, Owned>> all =
+                switch (thing) {
+                    case TANK ->
+                        tanks().stream()
+                                .map(tank -> Map.entry(
+                                        tank.id(),
+                                        new Owned.OfTank(
+                                                tank.name(),
+                                                tank.volumeMl(),
+                                                tank.rotaryMl(),
+                                                tank.leastMl(),
+                                                tank.holds())));
+                    case BOTTLE ->
+                        Stream.concat(mapper.bottles(false).stream(), mapper.bottles(true).stream())
+                                .map(each -> Map.entry(
+                                        each.id(),
+                                        new Owned.OfBottle(each.label(), each.capacityMl(), each.material())));
+                    case PLACE ->
+                        mapper.places(false).stream().map(each -> Map.entry(each.id(), new Owned.OfPlace(each.name())));
+                    case TOOL ->
+                        mapper.tools(false).stream()
+                                .map(each -> Map.entry(
+                                        each.id(),
+                                        new Owned.OfTool(
+                                                each.name(), each.kind(), each.capacity(), each.graduation())));
+                    case JUG ->
+                        mapper.jugs(false).stream()
+                                .map(each -> Map.entry(each.id(), new Owned.OfJug(each.name(), each.capacityMl())));
+                    case HEATER ->
+                        mapper.heaters(false).stream()
+                                .map(each -> Map.entry(each.id(), new Owned.OfHeater(each.name(), each.offsetC())));
+                };
+        return all.filter(each -> each.getKey() == id).map(Map.Entry::getValue).findFirst();
     }
 
     /**

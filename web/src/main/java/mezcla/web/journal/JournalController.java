@@ -9,7 +9,8 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedText;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.journal.telling.EntryLine;
 import mezcla.web.log.LogFile;
 import mezcla.web.words.Spreadsheet;
@@ -32,8 +33,6 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @Controller
 class JournalController {
     private static final int PAGE = 30;
-    private static final int REASON_CHARACTERS = 200;
-
     private final JournalService journal;
     private final LogFile file;
     private final OneTimeForms forms;
@@ -114,7 +113,7 @@ class JournalController {
     /** Names to choose from; there may be hundreds, so they come only when somebody asks. */
     @GetMapping("/journal/writers")
     ModelAndView writers() {
-        return PageView.of("journal/writers", new Writers(journal.writers()), new FieldErrors());
+        return PageView.of("journal/writers", new Writers(journal.writers()));
     }
 
     @GetMapping("/journal.csv")
@@ -133,35 +132,27 @@ class JournalController {
                 .body((String.join("\n", file.lines()) + "\n").getBytes(StandardCharsets.UTF_8));
     }
 
+    /** Why an entry is voided. */
+    record VoidForm(@Takes(most = 200, or = FormObjection.ReasonMissing.class) String reason) {}
+
     @GetMapping("/journal/{sequence}/void")
     ModelAndView ask(@PathVariable long sequence) {
-        return page(sequence, "", forms.newKey(), new FieldErrors());
+        return page(sequence, Sent.nothing());
     }
 
     @PostMapping("/journal/{sequence}/void")
-    ModelAndView voidEntry(
-            @PathVariable long sequence,
-            @RequestParam(defaultValue = "") String reason,
-            @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String why =
-                errors.read("reason", () -> TypedText.of(reason, REASON_CHARACTERS, new FormObjection.ReasonMissing()));
+    ModelAndView voidEntry(@PathVariable long sequence, Sent<VoidForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                formKey,
-                () -> {
-                    journal.voidEntry(member, sequence, FieldErrors.known(why));
-                    return "/journal?voided=" + sequence;
-                },
-                objection -> "reason",
-                () -> page(sequence, reason, formKey, errors));
+                sent,
+                "/journal?voided=" + sequence,
+                form -> journal.voidEntry(member, sequence, form.reason()),
+                () -> page(sequence, sent));
     }
 
     /** What voiding an entry asks for. */
-    record VoidPage(EntryLine line, String reason, String formKey) {}
+    record VoidPage(EntryLine line) {}
 
-    private ModelAndView page(long sequence, String reason, String formKey, FieldErrors errors) {
-        return PageView.of("journal/void", new VoidPage(journal.line(sequence), reason, formKey), errors);
+    private ModelAndView page(long sequence, Sent<?> sent) {
+        return PageView.of("journal/void", new VoidPage(journal.line(sequence)), sent);
     }
 }

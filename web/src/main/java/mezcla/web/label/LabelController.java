@@ -14,6 +14,9 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.forms.typed.TypedText;
@@ -98,48 +101,46 @@ class LabelController {
 
     @GetMapping("/batches/{id}/card")
     ModelAndView card(@PathVariable long id) {
-        return card(id, Map.of(), new FieldErrors());
+        return card(id, Sent.nothing());
     }
+
+    /** The boxes that were ticked on a card: a row for each. */
+    @RefusedAt("ticked")
+    record TicksForm(@Takes(asTyped = true) String tank, boolean turned) {}
 
     @PostMapping("/batches/{id}/ticks")
-    ModelAndView enter(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Tank tank = errors.read(
-                "tank", () -> houses.tank(TypedChoice.number(text(typed, "tank"), new FormObjection.UnknownTank()))
-                        .moved(typed.containsKey("turned") ? Movement.ROTARY : Movement.PRINTED));
+    ModelAndView enter(@PathVariable long id, Sent<TicksForm> sent, @AuthenticationPrincipal SignedIn member) {
+        Tank tank = sent.read(
+                "tank", () -> houses.tank(TypedChoice.number(sent.typed("tank"), new FormObjection.UnknownTank()))
+                        .moved(sent.typed().containsKey("turned") ? Movement.ROTARY : Movement.PRINTED));
         Map<Integer, LabelService.Ticked> boxes = new LinkedHashMap<>();
         for (int i = 1; i <= LabelService.CARD_ROLLS; i++) {
-            if (typed.containsKey("ticked" + i)) {
-                read(typed, i, errors, boxes);
+            if (sent.typed().containsKey("ticked" + i)) {
+                read(sent, i, boxes);
             }
         }
-        if (boxes.isEmpty() && errors.none()) {
-            errors.add("ticked", Refusal.of(new FormObjection.BoxesMissing()));
+        if (boxes.isEmpty() && sent.errors().none()) {
+            sent.errors().add("ticked", new FormObjection.BoxesMissing());
         }
         return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    labels.enter(member, id, FieldErrors.known(tank), boxes);
-                    return "/batches/" + id + "?logged";
-                },
-                objection -> "ticked",
-                () -> card(id, typed, errors));
+                sent,
+                "/batches/" + id + "?logged",
+                form -> labels.enter(member, id, FieldErrors.known(tank), boxes),
+                () -> card(id, sent));
     }
 
-    private void read(Map<String, String> typed, int row, FieldErrors errors, Map<Integer, LabelService.Ticked> boxes) {
-        String owner = errors.read(
+    private void read(Sent<?> sent, int row, Map<Integer, LabelService.Ticked> boxes) {
+        String owner = sent.read(
                 "owner" + row,
-                () -> TypedText.of(text(typed, "owner" + row), OWNER_CHARACTERS, new FormObjection.OwnerMissing()));
-        FilmFormat format = errors.read("format" + row, () -> FilmFormat.labelled(text(typed, "format" + row)));
-        String day = text(typed, "day" + row);
+                () -> TypedText.of(sent.typed("owner" + row), OWNER_CHARACTERS, new FormObjection.OwnerMissing()));
+        FilmFormat format = sent.read("format" + row, () -> FilmFormat.labelled(sent.typed("format" + row)));
+        String day = sent.typed("day" + row);
         Instant when = day.isBlank()
                 ? clock.instant()
-                : errors.read(
+                : sent.read(
                         "day" + row, () -> TypedDay.noonOf(day, houses.house().timeZone(), clock.instant()));
         if (owner != null && format != null && when != null) {
-            boxes.put(row, new LabelService.Ticked(owner, format, when, told(text(typed, "told" + row))));
+            boxes.put(row, new LabelService.Ticked(owner, format, when, told(sent.typed("told" + row))));
         }
     }
 
@@ -155,22 +156,11 @@ class LabelController {
         return told;
     }
 
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
-    }
-
     /** The card for an evening without power, and what is entered from it. */
-    record CardPage(
-            long batchId,
-            LabelService.Card card,
-            List<Tank> tanks,
-            List<FilmFormat> formats,
-            Map<String, String> typed) {}
+    record CardPage(long batchId, LabelService.Card card, List<Tank> tanks, List<FilmFormat> formats) {}
 
-    private ModelAndView card(long id, Map<String, String> typed, FieldErrors errors) {
+    private ModelAndView card(long id, Sent<?> sent) {
         return PageView.of(
-                "label/card",
-                new CardPage(id, labels.card(id), houses.tanks(), List.of(FilmFormat.values()), typed),
-                errors);
+                "label/card", new CardPage(id, labels.card(id), houses.tanks(), List.of(FilmFormat.values())), sent);
     }
 }

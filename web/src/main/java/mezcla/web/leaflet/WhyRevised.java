@@ -1,9 +1,8 @@
 package mezcla.web.leaflet;
 
-import java.util.Map;
 import mezcla.log.LeafletRevised;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.Sent;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import org.jspecify.annotations.Nullable;
@@ -18,17 +17,16 @@ public record WhyRevised(LeafletRevised.Why why, String reason) {
     private static final int REASON_CHARACTERS = 200;
 
     /** Reads the fields {@code why} and {@code revised}; null where they say too little, which stands beside them. */
-    public static @Nullable WhyRevised of(Map<String, String> typed, FieldErrors errors) {
-        LeafletRevised.Why why = errors.read(
+    public static @Nullable WhyRevised of(Sent<?> sent) {
+        LeafletRevised.Why why = sent.read(
                 "why",
                 () -> TypedChoice.of(
                         new LeafletRevised.Why[] {LeafletRevised.Why.MISTYPED, LeafletRevised.Why.ANOTHER_PRINT},
-                        typed.getOrDefault("why", ""),
+                        sent.typed("why"),
                         new FormObjection.WhyRevisedMissing()));
-        String reason = errors.read(
+        String reason = sent.read(
                 "revised",
-                () -> TypedText.of(
-                        typed.getOrDefault("revised", ""), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
+                () -> TypedText.of(sent.typed("revised"), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
         return why == null || reason == null ? null : new WhyRevised(why, reason);
     }
 }

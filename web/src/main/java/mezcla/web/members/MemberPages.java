@@ -59,9 +59,8 @@ class MemberPages {
      * @param heading how many they are
      * @param people who belongs to the house
      * @param former who left; nobody for whoever is no steward
-     * @param typed what was typed for somebody new
      */
-    record Everybody(String heading, List<Person> people, List<Gone> former, Map<String, String> typed) {}
+    record Everybody(String heading, List<Person> people, List<Gone> former) {}
 
     /** Somebody in the list. */
     record Person(long id, String name, boolean isSteward, String signInName, String last) {}
@@ -93,7 +92,7 @@ class MemberPages {
             Map<String, String> typed) {}
 
     @Transactional(readOnly = true)
-    Everybody everybody(SignedIn who, Map<String, String> typed) {
+    Everybody everybody(SignedIn who) {
         ZoneId zone = houses.house().timeZone();
         Map<Long, LogEntry> last = new HashMap<>();
         log.book().entries().forEach(entry -> last.put(entry.stamp().memberId(), entry));
@@ -124,8 +123,7 @@ class MemberPages {
                                         Figures.dayAndYear(each.leftAt(), zone),
                                         each.numbered()))
                                 .toList()
-                        : List.of(),
-                typed);
+                        : List.of());
     }
 
     @Transactional(readOnly = true)

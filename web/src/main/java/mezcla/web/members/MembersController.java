@@ -1,29 +1,24 @@
 package mezcla.web.members;
 
-import java.util.Map;
-import mezcla.measure.TypedObjection;
+import java.util.function.Consumer;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.Beside;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedText;
-import org.jspecify.annotations.Nullable;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The room of members. */
 @Controller
 class MembersController {
-    private static final int NAME_CHARACTERS = 40;
-
     private final MembersService service;
     private final Members members;
     private final MemberPages pages;
@@ -36,126 +31,102 @@ class MembersController {
         this.forms = forms;
     }
 
+    /** Somebody new. */
+    @RefusedAt("signInName")
+    record MemberForm(
+            @Takes(most = 40) String name,
+            @Takes(asTyped = true) String signInName,
+            @Takes(asTyped = true) String password,
+            boolean steward) {}
+
+    /** What somebody is called now. */
+    @RefusedAt("signInName")
+    record NameForm(@Takes(most = 40) String name, @Takes(asTyped = true) String signInName) {}
+
+    /** Another password. */
+    record PasswordForm(@Takes(asTyped = true) String password) {}
+
+    /** Whether somebody is a steward. */
+    @RefusedAt("role")
+    record RoleForm(boolean steward) {}
+
+    /** Somebody leaves. */
+    @RefusedAt("role")
+    record LeavingForm() {}
+
+    /** The name of somebody who left becomes a number. */
+    @RefusedAt("former")
+    record NumberForm() {}
+
     @GetMapping("/house/members")
     ModelAndView everybody(@AuthenticationPrincipal SignedIn who) {
-        return everybody(who, Map.of(), new FieldErrors());
+        return everybody(who, Sent.nothing());
     }
 
-    private ModelAndView everybody(SignedIn who, Map<String, String> typed, FieldErrors errors) {
-        return PageView.of("members/members", pages.everybody(who, typed), errors);
+    private ModelAndView everybody(SignedIn who, Sent<?> sent) {
+        return PageView.of("members/members", pages.everybody(who), sent);
     }
 
     @GetMapping("/house/members/{id}")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView one(@PathVariable long id, @AuthenticationPrincipal SignedIn who) {
-        return one(who, id, Map.of(), new FieldErrors());
+        return one(who, id, Sent.nothing());
     }
 
-    private ModelAndView one(SignedIn who, long id, Map<String, String> typed, FieldErrors errors) {
-        return PageView.of("members/member", pages.one(who, id, typed), errors);
-    }
-
-    private static @Nullable String name(Map<String, String> typed, FieldErrors errors) {
-        return errors.read(
-                "name", () -> TypedText.of(text(typed, "name"), NAME_CHARACTERS, new TypedObjection.Missing()));
+    private ModelAndView one(SignedIn who, long id, Sent<?> sent) {
+        return PageView.of("members/member", pages.one(who, id, sent.typed()), sent);
     }
 
     @PostMapping("/house/members")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView add(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
-        FieldErrors errors = new FieldErrors();
-        String name = name(typed, errors);
+    ModelAndView add(Sent<MemberForm> sent, @AuthenticationPrincipal SignedIn who) {
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/house/members?saved",
-                Beside.field("signInName").or("password", "name"),
-                () -> service.add(
-                        who,
-                        FieldErrors.known(name),
-                        text(typed, "signInName").strip(),
-                        text(typed, "password"),
-                        typed.containsKey("steward")),
-                () -> everybody(who, typed, errors));
+                form -> service.add(who, form.name(), form.signInName().strip(), form.password(), form.steward()),
+                () -> everybody(who, sent));
     }
 
     @PostMapping("/house/members/{id}/name")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView rename(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
-        FieldErrors errors = new FieldErrors();
-        String name = name(typed, errors);
-        return forms.answer(
-                typed,
-                errors,
-                "/house/members/" + id + "?saved",
-                Beside.field("signInName").or("name"),
-                () -> members.rename(
-                        who,
-                        id,
-                        FieldErrors.known(name),
-                        text(typed, "signInName").strip()),
-                () -> one(who, id, typed, errors));
+    ModelAndView rename(@PathVariable long id, Sent<NameForm> sent, @AuthenticationPrincipal SignedIn who) {
+        return changed(
+                who,
+                id,
+                sent,
+                form -> members.rename(who, id, form.name(), form.signInName().strip()));
     }
 
     @PostMapping("/house/members/{id}/password")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView resetPassword(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
-        FieldErrors errors = new FieldErrors();
-        return forms.answer(
-                typed,
-                errors,
-                "/house/members/" + id + "?saved",
-                Beside.field("password"),
-                () -> service.resetPassword(who, id, text(typed, "password")),
-                () -> one(who, id, Map.of(), errors));
+    ModelAndView resetPassword(@PathVariable long id, Sent<PasswordForm> sent, @AuthenticationPrincipal SignedIn who) {
+        return changed(who, id, sent, form -> service.resetPassword(who, id, form.password()));
     }
 
     @PostMapping("/house/members/{id}/role")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView setRole(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
-        FieldErrors errors = new FieldErrors();
-        boolean steward = text(typed, "steward").equals("true");
-        return forms.answer(
-                typed,
-                errors,
-                "/house/members/" + id + "?saved",
-                Beside.field("role"),
-                () -> members.setRole(who, id, steward),
-                () -> one(who, id, Map.of(), errors));
+    ModelAndView setRole(@PathVariable long id, Sent<RoleForm> sent, @AuthenticationPrincipal SignedIn who) {
+        return changed(who, id, sent, form -> members.setRole(who, id, form.steward()));
+    }
+
+    private <F extends Record> ModelAndView changed(SignedIn who, long id, Sent<F> sent, Consumer<F> act) {
+        return forms.answer(sent, "/house/members/" + id + "?saved", act, () -> one(who, id, sent));
     }
 
     @PostMapping("/house/members/{id}/leave")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView leave(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView leave(@PathVariable long id, Sent<LeavingForm> sent, @AuthenticationPrincipal SignedIn who) {
         return forms.answer(
-                typed,
-                errors,
-                "/house/members?left#former",
-                Beside.field("role"),
-                () -> members.leave(who, id),
-                () -> one(who, id, Map.of(), errors));
+                sent, "/house/members?left#former", form -> members.leave(who, id), () -> one(who, id, sent));
     }
 
     @PostMapping("/house/members/{id}/number")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView becomeNumber(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn who) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView becomeNumber(@PathVariable long id, Sent<NumberForm> sent, @AuthenticationPrincipal SignedIn who) {
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/house/members?numbered#former",
-                Beside.field("former"),
-                () -> members.becomeNumber(who, id),
-                () -> everybody(who, Map.of(), errors));
-    }
-
-    private static String text(Map<String, String> typed, String name) {
-        return typed.getOrDefault(name, "");
+                form -> members.becomeNumber(who, id),
+                () -> everybody(who, sent));
     }
 }

@@ -13,9 +13,13 @@ import mezcla.processing.SimulatedBath;
 import mezcla.web.access.SignedIn;
 import mezcla.web.drawing.plot.RunDrawing;
 import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FieldReader;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.house.HouseService;
 import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.leaflet.Leaflets;
@@ -187,13 +191,13 @@ class PracticeController {
 
     @GetMapping("/practice/reports/{id}")
     ModelAndView report(@PathVariable long id, @AuthenticationPrincipal SignedIn member) {
-        return report(id, member, new FieldErrors());
+        return report(id, member, Sent.nothing());
     }
 
     /** What became of an exercise. */
     record ReportPage(long id, PracticeReport report, @Nullable RunDrawing drawing, String what, String signed) {}
 
-    private ModelAndView report(long id, SignedIn member, FieldErrors errors) {
+    private ModelAndView report(long id, SignedIn member, Sent<?> sent) {
         PracticeService.Practised practised = practice.practised(member, id);
         return PageView.of(
                 "practice/report",
@@ -208,28 +212,26 @@ class PracticeController {
                                         day(practised.at()),
                                         practised.speed() == 1 ? "" : ", " + practised.speed() + " times as fast"),
                         signed(practised.signed())),
-                errors);
+                sent);
     }
+
+    /** A practice that is signed off. */
+    @RefusedAt("sign")
+    record SignedForm() {}
 
     @PostMapping("/practice/reports/{id}/sign-off")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView signPractice(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView signPractice(@PathVariable long id, Sent<SignedForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    practice.signPractice(member, id);
-                    return "/practice/members?signed";
-                },
-                objection -> "sign",
-                () -> report(id, member, errors));
+                sent,
+                "/practice/members?signed",
+                form -> practice.signPractice(member, id),
+                () -> report(id, member, sent));
     }
 
     @GetMapping("/practice/members")
     ModelAndView members() {
-        return members(new FieldErrors());
+        return members(Sent.nothing());
     }
 
     /**
@@ -248,7 +250,7 @@ class PracticeController {
     /** How far everybody has come. */
     record MembersPage(String heading, List<Member> members) {}
 
-    private ModelAndView members(FieldErrors errors) {
+    private ModelAndView members(Sent<?> sent) {
         List<Member> all = practice.everybody().stream().map(this::member).toList();
         long left = all.stream()
                 .filter(member ->
@@ -265,7 +267,7 @@ class PracticeController {
                                                         ? "One member is"
                                                         : Figures.sentence(Figures.number(left)) + " are"),
                         all),
-                errors);
+                sent);
     }
 
     private Member member(PracticeService.Progress progress) {
@@ -286,27 +288,27 @@ class PracticeController {
                 runs);
     }
 
-    @PostMapping("/practice/members/{id}/first-run")
-    @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView signRun(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Long run = errors.read("run" + id, () -> chosen(typed.getOrDefault("run" + id, "")));
-        return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    practice.signRun(member, id, FieldErrors.known(run));
-                    return "/practice/members?signed";
-                },
-                objection -> "run" + id,
-                () -> members(errors));
+    /** A first run that is signed off, by the row that logged it. */
+    static final class OfThem implements FieldReader<Long> {
+        @Override
+        public Long read(String typed) {
+            if (!typed.matches("[0-9]{1,18}")) {
+                throw Refusal.of(new FormObjection.RunNotTheirs());
+            }
+            return Long.valueOf(typed);
+        }
     }
 
-    private static long chosen(String typed) {
-        if (!typed.matches("[0-9]{1,18}")) {
-            throw Refusal.of(new FormObjection.RunNotTheirs());
-        }
-        return Long.parseLong(typed);
+    /** Which run it was. */
+    record FirstRunForm(@Takes(field = "run{id}", by = OfThem.class) long run) {}
+
+    @PostMapping("/practice/members/{id}/first-run")
+    @PreAuthorize("hasRole('STEWARD')")
+    ModelAndView signRun(@PathVariable long id, Sent<FirstRunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return forms.answer(
+                sent,
+                "/practice/members?signed",
+                form -> practice.signRun(member, id, form.run()),
+                () -> members(sent));
     }
 }

@@ -1,13 +1,12 @@
 package mezcla.web.probe;
 
 import java.util.List;
-import java.util.Map;
-import mezcla.measure.TypedObjection;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedText;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.house.House;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
@@ -17,15 +16,12 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** The house's probes. */
 @Controller
 class ProbeController {
-    private static final int NAME_CHARACTERS = 40;
-
     private final ProbeService probes;
     private final HouseService houses;
     private final OneTimeForms forms;
@@ -36,46 +32,33 @@ class ProbeController {
         this.forms = forms;
     }
 
+    /** A probe that may send temperatures. */
+    record ProbeForm(@Takes(most = 40) String probe) {}
+
+    /** A probe that sends none any more. */
+    @RefusedAt("probe")
+    record RemovalForm() {}
+
     @GetMapping("/probes")
     ModelAndView probes() {
-        return page(Map.of(), new FieldErrors());
+        return page(Sent.nothing());
     }
 
     /** The token is shown on the next page, and never again. */
     @PostMapping("/probes")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView add(
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            RedirectAttributes told) {
-        FieldErrors errors = new FieldErrors();
-        String name = errors.read(
-                "probe",
-                () -> TypedText.of(typed.getOrDefault("probe", ""), NAME_CHARACTERS, new TypedObjection.Missing()));
+    ModelAndView add(Sent<ProbeForm> sent, @AuthenticationPrincipal SignedIn member, RedirectAttributes told) {
         return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    told.addFlashAttribute("token", probes.add(member, FieldErrors.known(name)));
-                    return "/probes";
-                },
-                objection -> "probe",
-                () -> page(typed, errors));
+                sent,
+                "/probes",
+                form -> told.addFlashAttribute("token", probes.add(member, form.probe())),
+                () -> page(sent));
     }
 
     @PostMapping("/probes/{id}/removals")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed) {
-        FieldErrors errors = new FieldErrors();
-        return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    probes.remove(id);
-                    return "/probes?removed";
-                },
-                objection -> "probe",
-                () -> page(typed, errors));
+    ModelAndView remove(@PathVariable long id, Sent<RemovalForm> sent) {
+        return forms.answer(sent, "/probes?removed", form -> probes.remove(id), () -> page(sent));
     }
 
     /**
@@ -88,9 +71,9 @@ class ProbeController {
     public record Line(long id, String name, String last) {}
 
     /** The probes that may send temperatures. */
-    record Page(List<Line> probes, String heading, String address, Map<String, String> typed) {}
+    record Page(List<Line> probes, String heading, String address) {}
 
-    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
+    private ModelAndView page(Sent<?> sent) {
         List<Line> lines = probes.probes().stream()
                 .map(probe -> new Line(probe.id(), probe.name(), last(probe)))
                 .toList();
@@ -102,9 +85,8 @@ class ProbeController {
                         lines.isEmpty()
                                 ? "No probe sends temperatures yet"
                                 : Figures.sentence(Figures.count(lines.size(), "probe")) + " may send temperatures",
-                        house.address() == null ? "http://localhost:8080" : house.address(),
-                        typed),
-                errors);
+                        house.address() == null ? "http://localhost:8080" : house.address()),
+                sent);
     }
 
     private String last(Probe probe) {

@@ -3,20 +3,23 @@ package mezcla.web.queue;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.FilmStage;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
+import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
-import mezcla.web.clock.LogClock;
-import mezcla.web.film.FilmForm;
+import mezcla.web.film.FilmTyped;
+import mezcla.web.forms.Asked;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.HouseService;
 import mezcla.web.money.KitOffers;
@@ -24,7 +27,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -39,62 +41,58 @@ class QueueController {
     private final KitOffers offers;
     private final HouseService houses;
     private final OneTimeForms forms;
-    private final LogClock clock;
 
-    QueueController(
-            QueuePages pages,
-            QueueService queue,
-            KitOffers offers,
-            HouseService houses,
-            OneTimeForms forms,
-            LogClock clock) {
+    QueueController(QueuePages pages, QueueService queue, KitOffers offers, HouseService houses, OneTimeForms forms) {
         this.pages = pages;
         this.queue = queue;
         this.offers = offers;
         this.houses = houses;
         this.forms = forms;
-        this.clock = clock;
     }
 
     @GetMapping("/queue")
     ModelAndView queue(@AuthenticationPrincipal SignedIn member) {
-        return page(member, new FieldErrors());
+        return page(member, Sent.nothing());
     }
 
-    private ModelAndView page(SignedIn member, FieldErrors errors) {
-        return PageView.of("queue/queue", pages.page(member), errors);
+    private ModelAndView page(SignedIn member, Sent<?> sent) {
+        return PageView.of("queue/queue", pages.page(member), sent);
     }
 
     /** The form of film that is left. */
     record Leaving(
-            QueueForm form,
+            FilmTyped form,
             List<FilmProcess> processes,
             List<FilmFormat> formats,
             List<String> pushes,
             String houseName,
             @Nullable String already) {}
 
+    /** Film that somebody leaves or announces. */
+    @RefusedAt("count0")
+    record LeftForm(@Takes(asTyped = true) String process, @Nullable LocalDate by) {}
+
     @GetMapping("/queue/new")
-    ModelAndView leaving(@ModelAttribute("form") QueueForm form, @AuthenticationPrincipal SignedIn member) {
-        if (!forms.isKey(form.getFormKey())) {
+    ModelAndView leaving(Sent<Asked> sent, @AuthenticationPrincipal SignedIn member) {
+        if (!forms.isKey(sent.key())) {
             return forms.askAgainWithNewKey();
         }
-        form.beginWith(member.owner(), "");
-        return leaving(form, new FieldErrors());
+        new FilmTyped(sent).beginWith(member.owner());
+        return leaving(sent);
     }
 
-    private ModelAndView leaving(QueueForm form, FieldErrors errors) {
-        form.padded();
+    private ModelAndView leaving(Sent<?> sent) {
+        sent.begin("process", FilmProcess.COLOUR_NEGATIVE.key());
         return PageView.of(
                 "queue/new",
                 new Leaving(
-                        form,
+                        new FilmTyped(sent),
                         processes(),
                         List.of(FilmFormat.values()),
-                        FilmForm.PUSHES,
+                        FilmTyped.PUSHES,
                         houses.house().name(),
-                        forms.ledTo(form.getFormKey()).orElse(null)),
-                errors);
+                        forms.ledTo(sent.key()).orElse(null)),
+                sent);
     }
 
     private List<FilmProcess> processes() {
@@ -104,63 +102,59 @@ class QueueController {
     }
 
     @PostMapping("/queue")
-    ModelAndView leave(@ModelAttribute("form") QueueForm form, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        FilmProcess process = errors.read("process", () -> form.readProcess(processes()));
-        List<Roll> rolls = form.rolls(errors, process);
-        LocalDate by = errors.read(
-                "by",
-                () -> form.readBy(
-                        clock.instant().atZone(houses.house().timeZone()).toLocalDate()));
+    ModelAndView leave(Sent<LeftForm> sent, @AuthenticationPrincipal SignedIn member) {
+        FilmProcess process = sent.read("process", () -> processes().stream()
+                .filter(each -> each.key().equals(sent.typed("process")))
+                .findFirst()
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownProcess())));
+        List<Roll> rolls = new FilmTyped(sent).rolls(process);
         return forms.answer(
-                errors,
-                form.getFormKey(),
-                () -> "/queue?left="
-                        + queue.leave(member, rolls, FieldErrors.known(process), by, form.isThere()).stream()
+                sent,
+                form -> "/queue?left="
+                        + queue
+                                .leave(
+                                        member,
+                                        rolls,
+                                        FieldErrors.known(process),
+                                        form.by(),
+                                        !sent.typed("here").equals("no"))
+                                .stream()
                                 .map(number -> Long.toString(number))
                                 .collect(Collectors.joining(",")),
-                objection -> "count0",
-                () -> leaving(form, errors));
+                () -> leaving(sent));
     }
 
+    /** Loads that are taken. */
+    @RefusedAt("queue")
+    record LoadsForm(@Takes(asTyped = true) String loads) {}
+
     @PostMapping("/queue/loads")
-    ModelAndView take(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView take(Sent<LoadsForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    queue.take(member, keys(typed));
-                    return "/evening?planned";
-                },
-                objection -> "queue",
-                () -> page(member, errors));
+                sent, "/evening?planned", form -> queue.take(member, keys(form.loads())), () -> page(member, sent));
     }
 
     /** A load is named by a batch and films with commas, so several are separated by blanks. */
-    private static List<String> keys(Map<String, String> typed) {
-        return Arrays.stream(typed.getOrDefault("loads", "").strip().split(" ", -1))
+    private static List<String> keys(String loads) {
+        return Arrays.stream(loads.strip().split(" ", -1))
                 .filter(key -> !key.isEmpty())
                 .toList();
     }
 
+    /** Where film is now. */
+    @RefusedAt("queue")
+    record StageForm(@Takes(asTyped = true) String stage) {}
+
     @PostMapping("/queue/{id}/stages")
-    ModelAndView stage(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        FilmStage stage = errors.read(
+    ModelAndView stage(@PathVariable long id, Sent<StageForm> sent, @AuthenticationPrincipal SignedIn member) {
+        FilmStage stage = sent.read(
                 "queue",
-                () -> TypedChoice.of(
-                        FilmStage.values(), typed.getOrDefault("stage", ""), new FormObjection.UnknownStage()));
+                () -> TypedChoice.of(FilmStage.values(), sent.typed("stage"), new FormObjection.UnknownStage()));
         return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    queue.handle(member, id, FieldErrors.known(stage));
-                    return "/queue?handled";
-                },
-                objection -> "queue",
-                () -> page(member, errors));
+                sent,
+                "/queue?handled",
+                form -> queue.handle(member, id, FieldErrors.known(stage)),
+                () -> page(member, sent));
     }
 
     @GetMapping("/queue/labels")
@@ -175,7 +169,6 @@ class QueueController {
                         ids,
                         ServletUriComponentsBuilder.fromCurrentContextPath()
                                 .build()
-                                .toUriString()),
-                new FieldErrors());
+                                .toUriString()));
     }
 }

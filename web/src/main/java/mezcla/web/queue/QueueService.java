@@ -16,7 +16,6 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.money.HouseAccounts;
 import mezcla.web.run.evening.EveningService;
-import mezcla.web.run.plan.RunForm;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -105,12 +104,12 @@ class QueueService {
         }
         for (String key : keys) {
             Proposals.Proposed load = Proposals.taken(proposal, key);
-            RunForm form = new RunForm();
-            List<Roll> rolls = load.films().stream().map(QueuedFilm::roll).toList();
-            form.beginWith(rolls);
-            form.setTank(Long.toString(load.tank().id()));
-            form.choose(load.choices());
-            evenings.add(who, load.batch().id(), rolls, load.tank(), form);
+            evenings.add(
+                    who,
+                    load.batch().id(),
+                    load.films().stream().map(QueuedFilm::roll).toList(),
+                    load.tank(),
+                    new EveningService.How(load.choices(), null, ""));
         }
     }
 }

@@ -1,13 +1,15 @@
 package mezcla.web.readin;
 
+import java.util.Arrays;
 import java.util.List;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedFile;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
@@ -16,7 +18,6 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -62,32 +63,41 @@ class ReadInController {
 
     @GetMapping("/house/read-in")
     ModelAndView choose() {
-        return again(null, "", new FieldErrors());
+        return again(Sent.nothing());
     }
 
-    private static ModelAndView again(@Nullable ListKind kind, String text, FieldErrors errors) {
-        return PageView.of("readin/readin", page(kind, text, List.of(), "Which list is to be read in?"), errors);
+    private static ModelAndView again(Sent<?> sent) {
+        ListKind kind = Arrays.stream(ListKind.values())
+                .filter(each -> each.name().equals(sent.typed("kind")))
+                .findFirst()
+                .orElse(null);
+        return PageView.of(
+                "readin/readin", page(kind, sent.typed("text"), List.of(), "Which list is to be read in?"), sent);
     }
+
+    /** A list that is looked at: a file, or what was typed. */
+    @RefusedAt("text")
+    record LookedForm(
+            @Takes(or = FormObjection.UnknownList.class) ListKind kind,
+            @Takes(asTyped = true) String text,
+            @Nullable MultipartFile file) {}
 
     /** Shows what each line would do; nothing is kept. */
     @PostMapping("/house/read-in")
-    ModelAndView look(
-            @RequestParam(defaultValue = "") String kind,
-            @RequestParam(defaultValue = "") String text,
-            @RequestParam(required = false) @Nullable MultipartFile file,
-            @AuthenticationPrincipal SignedIn who) {
-        FieldErrors errors = new FieldErrors();
-        ListKind known = errors.read("kind", () -> kind(kind));
+    ModelAndView look(Sent<LookedForm> sent, @AuthenticationPrincipal SignedIn who) {
+        MultipartFile file = sent.file("file");
         String table = file == null || file.isEmpty()
-                ? errors.read("text", () -> notEmpty(text))
-                : errors.read("file", () -> TypedFile.text(file, MOST_BYTES));
-        if (known != null && table != null) {
-            List<ReadInService.Line> lines = errors.read("text", () -> service.look(who, known, table));
-            if (lines != null) {
-                return PageView.of("readin/preview", preview(known, table, lines), errors);
-            }
+                ? sent.read("text", () -> notEmpty(sent.typed("text")))
+                : sent.read("file", () -> TypedFile.text(file, MOST_BYTES));
+        if (table != null) {
+            sent.put("text", table);
         }
-        return again(known, table == null ? text : table, errors);
+        List<ReadInService.Line> lines = table == null || !sent.errors().none()
+                ? null
+                : sent.read("text", () -> service.look(who, sent.form().kind(), table));
+        return table == null || lines == null
+                ? again(sent)
+                : PageView.of("readin/preview", preview(sent.form().kind(), table, lines), sent);
     }
 
     private static Page preview(ListKind kind, String text, List<ReadInService.Line> lines) {
@@ -104,10 +114,6 @@ class ReadInController {
                                         Figures.count(lines.size(), "line")));
     }
 
-    private static ListKind kind(String typed) {
-        return TypedChoice.of(ListKind.values(), typed, new FormObjection.UnknownList());
-    }
-
     private static String notEmpty(String text) {
         if (text.isBlank()) {
             throw Refusal.of(new FormObjection.FileMissing());
@@ -115,26 +121,19 @@ class ReadInController {
         return text;
     }
 
+    /** A list that is read in. */
+    @RefusedAt("text")
+    record ListForm(@Takes(or = FormObjection.UnknownList.class) ListKind kind, @Takes(asTyped = true) String text) {}
+
     /** What came of it stands on the next page, with the passwords that were made, and is not told again. */
     @PostMapping("/house/read-in/keep")
-    ModelAndView keep(
-            @RequestParam(defaultValue = "") String kind,
-            @RequestParam(defaultValue = "") String text,
-            @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn who,
-            RedirectAttributes told) {
-        FieldErrors errors = new FieldErrors();
-        ListKind known = errors.read("kind", () -> kind(kind));
+    ModelAndView keep(Sent<ListForm> sent, @AuthenticationPrincipal SignedIn who, RedirectAttributes told) {
         return forms.answer(
-                errors,
-                formKey,
-                () -> {
-                    List<ReadInService.Line> lines = service.keep(who, FieldErrors.known(known), text);
-                    told.addFlashAttribute("kept", preview(FieldErrors.known(known), text, lines));
-                    return "/house/read-in/kept";
-                },
-                objection -> "text",
-                () -> again(known, text, errors));
+                sent,
+                "/house/read-in/kept",
+                form -> told.addFlashAttribute(
+                        "kept", preview(form.kind(), form.text(), service.keep(who, form.kind(), form.text()))),
+                () -> again(sent));
     }
 
     @GetMapping("/house/read-in/kept")

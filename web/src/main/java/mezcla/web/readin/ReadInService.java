@@ -30,6 +30,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Owned;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.house.things.ThingsService;
@@ -162,17 +163,18 @@ public class ReadInService {
         return switch (kind) {
             case MEMBERS -> member(who, cells);
             case BOTTLES -> {
-                things.addBottles(
-                        List.of(name(cells.get(0))),
-                        volume(cells.get(1)),
+                things.add(new Owned.OfBottle(
+                        name(cells.get(0)),
+                        volume(cells.get(1)).ml(),
                         TypedChoice.of(
                                 Bottle.Material.values(),
                                 cells.get(2).toUpperCase(Locale.ROOT),
-                                new FormObjection.UnknownMaterial()));
+                                new FormObjection.UnknownMaterial())));
                 yield "";
             }
             case TANKS -> {
-                things.addTank(name(cells.get(0)), volume(cells.get(1)), null, null, reels(cells));
+                things.add(new Owned.OfTank(
+                        name(cells.get(0)), volume(cells.get(1)).ml(), null, null, reels(cells)));
                 yield "";
             }
             case RUNS -> {

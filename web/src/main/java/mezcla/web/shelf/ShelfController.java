@@ -8,16 +8,16 @@ import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.web.access.SignedIn;
 import mezcla.web.beginning.Beginnings;
-import mezcla.web.film.FilmForm;
-import mezcla.web.forms.FieldErrors;
+import mezcla.web.film.FilmTyped;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.house.Tank;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
@@ -43,7 +43,7 @@ class ShelfController {
     record Page(
             ShelfView shelf,
             String asked,
-            TonightForm form,
+            FilmTyped form,
             List<FilmProcess> processes,
             List<FilmFormat> formats,
             List<String> pushes,
@@ -52,29 +52,35 @@ class ShelfController {
             boolean firstEvening,
             List<Tank> undescribed) {}
 
+    /** The sentence about tonight. */
+    record TonightForm(@Takes(asTyped = true) String process) {}
+
     @GetMapping("/shelf")
-    ModelAndView shelf(@ModelAttribute("form") TonightForm form, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        boolean asked = !form.getFilm().isEmpty();
+    ModelAndView shelf(Sent<TonightForm> sent, @AuthenticationPrincipal SignedIn member) {
+        FilmTyped film = new FilmTyped(sent);
+        sent.begin("process", "");
+        boolean asked = !film.isUntyped();
         String query = asked ? "?" + query() : "";
         List<Tank> tanks = shelves.tanks();
-        ShelfView shelf = asked ? tonight(form, member, tanks, errors) : shelves.shelf();
+        ShelfView shelf = asked ? tonight(film, sent, member, tanks) : shelves.shelf();
         if (!asked) {
-            form.beginWith(member.name(), "");
-            form.setTank(shelves.smallestFor(form.rolls(new FieldErrors()))
-                    .or(() -> tanks.stream().findFirst())
-                    .map(tank -> Long.toString(tank.id()))
-                    .orElse(""));
+            film.beginWith(member.name());
+            sent.put(
+                    "tank",
+                    shelves.smallestFor(film.rolls())
+                            .or(() -> tanks.stream().findFirst())
+                            .map(tank -> Long.toString(tank.id()))
+                            .orElse(""));
         }
         return PageView.of(
                 "shelf/shelf",
                 new Page(
                         shelf,
                         query,
-                        form,
+                        film,
                         FilmProcess.KNOWN,
                         List.of(FilmFormat.values()),
-                        FilmForm.PUSHES,
+                        FilmTyped.PUSHES,
                         tanks,
                         beginnings.leads(member) ? beginnings.steps() : null,
                         beginnings.isFirstEvening(member),
@@ -83,16 +89,19 @@ class ShelfController {
                                         .filter(tank -> tank.holds().isEmpty())
                                         .toList()
                                 : List.of()),
-                errors);
+                sent);
     }
 
-    private ShelfView tonight(TonightForm form, SignedIn member, List<Tank> tanks, FieldErrors errors) {
-        form.ownedBy(member.name());
-        List<Roll> rolls = form.rolls(errors);
-        Tank tank = errors.read(
-                "tank", () -> chosen(form.tankId(), tanks).moved(form.isTurned() ? Movement.ROTARY : Movement.PRINTED));
-        errors.read("process", () -> known(form.getProcess()));
-        return errors.none() && tank != null ? shelves.tonight(rolls, tank, form.getProcess()) : shelves.shelf();
+    private ShelfView tonight(FilmTyped film, Sent<?> sent, SignedIn member, List<Tank> tanks) {
+        film.ownedBy(member.name());
+        List<Roll> rolls = film.rolls();
+        boolean turned = sent.typed("movement").equals(Movement.ROTARY.name());
+        Tank tank = sent.read(
+                "tank", () -> chosen(film.tankId(), tanks).moved(turned ? Movement.ROTARY : Movement.PRINTED));
+        String process = sent.read("process", () -> known(sent.typed("process")));
+        return sent.errors().none() && tank != null && process != null
+                ? shelves.tonight(rolls, tank, process)
+                : shelves.shelf();
     }
 
     private static Tank chosen(long id, List<Tank> tanks) {

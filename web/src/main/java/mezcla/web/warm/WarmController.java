@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
@@ -18,12 +19,13 @@ import mezcla.processing.WarmWater;
 import mezcla.verdict.Warming;
 import mezcla.web.access.SignedIn;
 import mezcla.web.drawing.plot.WarmDrawing;
-import mezcla.web.forms.Beside;
-import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.Asked;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
-import mezcla.web.forms.typed.TypedChoice;
-import mezcla.web.forms.typed.TypedFigure;
+import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.house.HouseService;
 import mezcla.web.probe.Probe;
 import mezcla.web.probe.ProbeService;
@@ -31,13 +33,11 @@ import mezcla.web.probe.ProbeWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.util.UriComponentsBuilder;
 import org.springframework.web.util.UriUtils;
@@ -61,153 +61,165 @@ class WarmController {
         this.clock = clock;
     }
 
+    /** What the water bath is like. */
+    record TubForm(
+            @Takes(least = 1, most = 100) double litres,
+            @Takes(most = 10_000) double power,
+            @Takes(most = 100) double loss) {}
+
+    /** Two temperatures of a bottle that stood in the bath. */
+    @RefusedAt("second")
+    record ReadingsForm(
+            @Takes(or = FormObjection.BottleMissing.class) long bottle,
+            Temperature meanwhile,
+            Temperature first,
+            Temperature second,
+            @Takes(least = 1, most = 240) double minutes) {}
+
+    /** A stand-in for heater and probe. */
+    @RefusedAt("fault")
+    record SimulationForm(
+            Temperature bath,
+            Temperature bottles,
+            @Takes(or = FormObjection.UnknownProbe.class) SimulatedBath.Fault fault) {}
+
     @GetMapping("/batches/{id}/warm-up")
-    ModelAndView warmUp(@PathVariable long id, @RequestParam Map<String, String> typed) {
-        return page(id, typed, new FieldErrors());
+    ModelAndView warmUp(@PathVariable long id, Sent<Asked> sent) {
+        return page(id, sent);
     }
 
     @PostMapping("/batches/{id}/warm-up/tub")
-    ModelAndView tub(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Double litres = errors.read("litres", () -> TypedFigure.of(text(typed, "litres"), 1, 100));
-        Double power = errors.read("power", () -> TypedFigure.of(text(typed, "power"), 0, 10_000));
-        Double loss = errors.read("loss", () -> TypedFigure.of(text(typed, "loss"), 0, 100));
+    ModelAndView tub(@PathVariable long id, Sent<TubForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    warm.keepTub(member, FieldErrors.known(litres), FieldErrors.known(power), FieldErrors.known(loss));
-                    return "/batches/" + id + "/warm-up?kept" + carried(typed);
-                },
-                objection -> "litres",
-                () -> page(id, typed, errors));
+                sent,
+                "/batches/" + id + "/warm-up?kept" + carried(sent),
+                form -> warm.keepTub(member, form.litres(), form.power(), form.loss()),
+                () -> page(id, sent));
     }
 
     @PostMapping("/batches/{id}/warm-up/readings")
-    ModelAndView fit(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Double fill = errors.read("bottle", () -> chosen(text(typed, "bottle")));
-        Double bath = errors.read("meanwhile", () -> celsius(text(typed, "meanwhile")));
-        Double first = errors.read("first", () -> celsius(text(typed, "first")));
-        Double second = errors.read("second", () -> celsius(text(typed, "second")));
-        Double minutes = errors.read("minutes", () -> TypedFigure.of(text(typed, "minutes"), 1, 240));
+    ModelAndView fit(@PathVariable long id, Sent<ReadingsForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    warm.fit(
-                            member,
-                            FieldErrors.known(fill).longValue(),
-                            FieldErrors.known(bath),
-                            FieldErrors.known(first),
-                            FieldErrors.known(second),
-                            FieldErrors.known(minutes));
-                    return "/batches/" + id + "/warm-up?fitted" + carried(typed);
-                },
-                Beside.field("second").or("bottle"),
-                () -> page(id, typed, errors));
-    }
-
-    private static double chosen(String typed) {
-        if (!typed.matches("[0-9]{1,9}")) {
-            throw Refusal.of(new FormObjection.BottleMissing());
-        }
-        return Double.parseDouble(typed);
-    }
-
-    private static double celsius(String typed) {
-        return Temperature.parse(typed, Units.shown().temperature()).celsius();
-    }
-
-    /** A plain number within bounds. */
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
-    }
-
-    private static PlannedWarmth planned(Map<String, String> typed) {
-        return PlannedWarmth.of(text(typed, "plan"));
+                sent,
+                "/batches/" + id + "/warm-up?fitted" + carried(sent),
+                form -> warm.fit(
+                        member,
+                        form.bottle(),
+                        form.meanwhile().celsius(),
+                        form.first().celsius(),
+                        form.second().celsius(),
+                        form.minutes()),
+                () -> page(id, sent));
     }
 
     /** The plan of the run for which it is warmed, as its page's address carries it: it goes along, and leads back. */
-    private static String carried(Map<String, String> typed) {
-        String plan = text(typed, "plan");
+    private static String carried(Sent<?> sent) {
+        String plan = sent.typed("plan");
         return plan.isEmpty() ? "" : "&plan=" + UriUtils.encode(plan, StandardCharsets.UTF_8);
     }
 
     /** Switches a stand-in for heater and probe on, with the bath and the bottles as they were typed. */
     @PostMapping("/batches/{id}/warm-up/simulation")
-    ModelAndView simulate(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Double bath = errors.read("bath", () -> celsius(text(typed, "bath")));
-        Double bottles = errors.read("bottles", () -> celsius(text(typed, "bottles")));
-        SimulatedBath.Fault fault = errors.read(
-                "fault",
-                () -> TypedChoice.of(
-                        SimulatedBath.Fault.values(), text(typed, "fault"), new FormObjection.UnknownProbe()));
+    ModelAndView simulate(@PathVariable long id, Sent<SimulationForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> "/batches/%d/warm-up?%s%s"
+                sent,
+                form -> "/batches/%d/warm-up?%s%s"
                         .formatted(
                                 id,
                                 UriComponentsBuilder.newInstance()
-                                        .queryParam("bath", text(typed, "bath"))
-                                        .queryParam("bottles", text(typed, "bottles"))
+                                        .queryParam("bath", sent.typed("bath"))
+                                        .queryParam("bottles", sent.typed("bottles"))
                                         .queryParam(
                                                 "probe",
                                                 warm.simulate(
                                                         member,
-                                                        warm.known(id, planned(typed)),
-                                                        FieldErrors.known(bath),
-                                                        FieldErrors.known(bottles),
-                                                        FieldErrors.known(fault)))
+                                                        warm.known(id, PlannedWarmth.of(sent.typed("plan"))),
+                                                        form.bath().celsius(),
+                                                        form.bottles().celsius(),
+                                                        form.fault()))
                                         .queryParam(
                                                 "from",
                                                 clock.instant().minusSeconds(1).getEpochSecond())
                                         .encode()
                                         .build()
                                         .getQuery(),
-                                carried(typed)),
-                objection -> "fault",
-                () -> page(id, typed, errors));
+                                carried(sent)),
+                () -> page(id, sent));
     }
 
-    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
-        WarmService.Known known = warm.known(id, planned(typed));
-        ModelAndView page = new ModelAndView("warm/warm");
-        Double bath = typed.containsKey("bath")
-                ? errors.read("bath", () -> celsius(text(typed, "bath")))
-                : Double.valueOf(known.roomC());
-        Double bottles = typed.containsKey("bottles")
-                ? errors.read("bottles", () -> celsius(text(typed, "bottles")))
-                : Double.valueOf(known.roomC());
-        Instant from = from(text(typed, "from"));
-        Probe probe = text(typed, "probe").isEmpty() ? null : errors.read("probe", () -> probe(text(typed, "probe")));
+    private static @Nullable Double celsius(Sent<?> sent, String field, double otherwise) {
+        return sent.typed().containsKey(field)
+                ? sent.read(field, () -> Temperature.parse(
+                                sent.typed(field), Units.shown().temperature())
+                        .celsius())
+                : Double.valueOf(otherwise);
+    }
+
+    /**
+     * Warming a batch up.
+     *
+     * @param heading when it is warm
+     * @param batch the batch
+     * @param plan the plan of the run, as its page’s address carries it
+     * @param known what is known of bath and bottles
+     * @param ranges what each bath wants
+     * @param water where pre-soak and wash get their water
+     * @param choices the bottles, by fill
+     * @param room how warm the room is
+     * @param probe what watches it; null for nothing
+     * @param from since when it is watched, in seconds since 1970
+     * @param heaters what each heater is set to
+     * @param bathTyped what stands in the fields of the bath
+     * @param forecast how it gets warm; null where nothing is foretold
+     */
+    record Page(
+            String heading,
+            BatchState batch,
+            String plan,
+            WarmService.Known known,
+            List<String> ranges,
+            List<String> water,
+            Map<Long, String> choices,
+            String room,
+            @Nullable Probe probe,
+            long from,
+            List<Probe> probes,
+            List<Probe> simulated,
+            List<SimulatedBath.Fault> faults,
+            List<String> heaters,
+            Map<String, String> bathTyped,
+            @Nullable Forecast forecast) {}
+
+    /**
+     * How it gets warm.
+     *
+     * @param words in words
+     * @param drawing drawn
+     * @param shows what the probe shows; empty for nothing
+     * @param finding what is odd about that; empty for nothing
+     */
+    record Forecast(String heading, String words, WarmDrawing drawing, String shows, String finding) {}
+
+    private ModelAndView page(long id, Sent<?> sent) {
+        WarmService.Known known = warm.known(id, PlannedWarmth.of(sent.typed("plan")));
+        Double bath = celsius(sent, "bath", known.roomC());
+        Double bottles = celsius(sent, "bottles", known.roomC());
+        Instant from = from(sent.typed("from"));
+        Probe probe = sent.typed("probe").isEmpty() ? null : sent.read("probe", () -> probe(sent.typed("probe")));
+        String heading = "How warm is everything now?";
+        Forecast forecast = null;
         if (known.tub() == null) {
-            page.addObject("heading", "What is the water bath like?");
-        } else if (known.tub().powerW() == 0 && !typed.containsKey("bath") && bottles != null) {
-            double bottlesC = bottles;
-            WarmWater water = errors.read("bath", () -> warm.water(known, bottlesC));
-            page.addObject(
-                    "heading",
-                    water == null
-                            ? "This bath holds too little water"
-                            : "Fill the bath at " + Figures.celsius(water.waterC()));
-            if (water != null) {
-                showWater(page, known, water);
-            }
+            heading = "What is the water bath like?";
+        } else if (known.tub().powerW() == 0 && !sent.typed().containsKey("bath") && bottles != null) {
+            WarmWater water = sent.read("bath", () -> warm.water(known, bottles));
+            heading = "This bath holds too little water";
+            forecast = water == null ? null : ofWater(known, water);
         } else if (bath != null && bottles != null) {
-            show(page, known, warm.predict(known, bath, bottles), from, probe);
-        } else {
-            page.addObject("heading", "How warm is everything now?");
+            forecast = ofHeater(known, warm.predict(known, bath, bottles), from, probe);
         }
         Map<String, String> bathTyped =
                 new HashMap<>(known.tub() == null ? Map.of() : known.tub().asTyped());
-        bathTyped.putAll(typed);
-        page.addObject("bathTyped", bathTyped);
+        bathTyped.putAll(sent.typed());
         Map<Long, String> choices = new LinkedHashMap<>();
         for (Warming.Bottle bottle : known.warming().bottles()) {
             FillState fill = bottle.fill();
@@ -215,91 +227,88 @@ class WarmController {
                     fill.id(),
                     "%s, %s".formatted(fill.bottle().label(), fill.bath().role().name()));
         }
-        page.addObject("batch", known.batch());
-        page.addObject("plan", text(typed, "plan"));
-        page.addObject("known", known);
-        page.addObject("ranges", WarmWords.ranges(known.warming()));
-        page.addObject("water", WarmWords.water(known.warming()));
-        page.addObject("choices", choices);
-        page.addObject("room", Figures.celsius(known.roomC()));
-        page.addObject("probe", probe);
-        page.addObject("from", from.getEpochSecond());
-        page.addObject("probes", probes.probes());
-        page.addObject("simulated", probes.simulatedFor(id));
-        page.addObject("faults", SimulatedBath.Fault.values());
-        page.addObject(
-                "heaters",
-                houses.heaters().stream()
-                        .map(heater -> "%s: set it to %s"
-                                .formatted(
-                                        heater.name(),
-                                        Figures.celsius(known.warming().targetC() - heater.offsetC())))
-                        .toList());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return PageView.of(
+                "warm/warm",
+                new Page(
+                        forecast == null ? heading : forecast.heading(),
+                        known.batch(),
+                        sent.typed("plan"),
+                        known,
+                        WarmWords.ranges(known.warming()),
+                        WarmWords.water(known.warming()),
+                        choices,
+                        Figures.celsius(known.roomC()),
+                        probe,
+                        from.getEpochSecond(),
+                        probes.probes(),
+                        probes.simulatedFor(id),
+                        List.of(SimulatedBath.Fault.values()),
+                        houses.heaters().stream()
+                                .map(heater -> "%s: set it to %s"
+                                        .formatted(
+                                                heater.name(),
+                                                Figures.celsius(known.warming().targetC() - heater.offsetC())))
+                                .toList(),
+                        bathTyped,
+                        forecast),
+                sent);
     }
 
-    /** Shows a prediction, corrected by what a probe has shown since it was made. */
-    private void show(
-            ModelAndView page,
-            WarmService.Known known,
-            WarmService.Predicted first,
-            Instant from,
-            @Nullable Probe probe) {
+    /** A prediction, corrected by what a probe has shown since it was made. */
+    private Forecast ofHeater(
+            WarmService.Known known, WarmService.Predicted first, Instant from, @Nullable Probe probe) {
         Instant now = clock.instant();
         List<Probe.Reading> readings = probe == null ? List.of() : probes.readings(probe, from);
-        WarmService.Predicted predicted = first;
-        if (probe != null) {
-            page.addObject("shows", ProbeWords.shows(probe, readings));
-            page.addObject(
-                    "finding",
-                    ProbeWords.finding(probes.watch(probe, known.warming().leastC())
-                            .filter(finding -> finding != ProbeWatch.Finding.COOLING)
-                            .orElse(null)));
-        }
-        if (!readings.isEmpty()) {
-            double shownC = readings.get(readings.size() - 1).celsius();
-            predicted = warm.corrected(known, first, Duration.between(from, now).toSeconds(), shownC);
-        }
-        page.addObject("heading", title(predicted.plain(), !readings.isEmpty()));
-        page.addObject("words", words(predicted, known));
-        page.addObject(
-                "drawing",
-                WarmDrawing.of(
+        WarmService.Predicted predicted = readings.isEmpty()
+                ? first
+                : warm.corrected(
+                        known,
+                        first,
+                        Duration.between(from, now).toSeconds(),
+                        readings.get(readings.size() - 1).celsius());
+        return new Forecast(
+                title(predicted.plain(), !readings.isEmpty()),
+                words(predicted, known),
+                drawing(
+                        known,
                         first.plain(),
-                        known.letters(),
-                        known.warming().leastC(),
-                        known.warming().mostC(),
-                        known.roomC(),
                         readings.stream()
                                 .map(reading -> new double[] {
                                     Duration.between(from, reading.at()).toMillis() / 60_000.0, reading.celsius()
                                 })
-                                .toList()));
+                                .toList()),
+                probe == null ? "" : ProbeWords.shows(probe, readings),
+                probe == null
+                        ? ""
+                        : ProbeWords.finding(probes.watch(probe, known.warming().leastC())
+                                .filter(finding -> finding != ProbeWatch.Finding.COOLING)
+                                .orElse(null)));
     }
 
     /** A bath without a heater: how warm its water has to be, and for how long that will do. */
-    private void showWater(ModelAndView page, WarmService.Known known, WarmWater water) {
-        page.addObject(
-                "words",
+    private Forecast ofWater(WarmService.Known known, WarmWater water) {
+        return new Forecast(
+                "Fill the bath at " + Figures.celsius(water.waterC()),
                 "It has no heater. Filled now at %s, everything is within its range at %s, %s."
                         .formatted(
                                 Figures.celsius(water.waterC()),
                                 hour(water.readySeconds()),
                                 water.untilSeconds() == null
                                         ? "and stays so for hours"
-                                        : "until " + hour(water.untilSeconds())));
-        page.addObject(
-                "drawing",
-                WarmDrawing.of(
-                        water.warmUp(),
-                        known.letters(),
-                        known.warming().leastC(),
-                        known.warming().mostC(),
-                        known.roomC(),
-                        List.of()));
+                                        : "until " + hour(water.untilSeconds())),
+                drawing(known, water.warmUp(), List.of()),
+                "",
+                "");
+    }
+
+    private static WarmDrawing drawing(WarmService.Known known, WarmUp plain, List<double[]> readings) {
+        return WarmDrawing.of(
+                plain,
+                known.letters(),
+                known.warming().leastC(),
+                known.warming().mostC(),
+                known.roomC(),
+                readings);
     }
 
     private Instant from(String typed) {

@@ -1,21 +1,19 @@
 package mezcla.web.waste;
 
 import java.util.List;
-import java.util.Map;
+import java.util.function.Consumer;
 import mezcla.batch.DrumLevel;
 import mezcla.leaflet.WasteRoute;
-import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.drawing.DrumDrawing;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedChoice;
-import mezcla.web.forms.typed.TypedText;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.words.Figures;
-import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -23,14 +21,11 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The waste drums of the house. */
 @Controller
 class WasteController {
-    private static final int NAME_CHARACTERS = 40;
-
     private final WasteService waste;
     private final OneTimeForms forms;
 
@@ -67,83 +62,57 @@ class WasteController {
         }
     }
 
+    /** Another drum. */
+    record DrumForm(
+            @Takes(field = "drum", most = 40) String name,
+            @Takes(or = FormObjection.UnknownRoute.class) WasteRoute kind,
+            Volume capacity) {}
+
+    /** A drum that was collected. */
+    @RefusedAt("drum-{id}")
+    record CollectedForm(
+            @Takes(field = "firm-{id}", most = 40) @Nullable String firm,
+            @Takes(field = "receipt-{id}", most = 40) @Nullable String receipt) {}
+
+    /** A drum that is there no more. */
+    @RefusedAt("drum-{id}")
+    record RemovalForm() {}
+
     @GetMapping("/waste")
     ModelAndView drums() {
-        return page(Map.of(), new FieldErrors());
+        return page(Sent.nothing());
     }
 
     @PostMapping("/waste")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView add(@RequestParam Map<String, String> typed) {
-        FieldErrors errors = new FieldErrors();
-        String name = errors.read(
-                "drum", () -> TypedText.of(text(typed, "drum"), NAME_CHARACTERS, new TypedObjection.Missing()));
-        WasteRoute kind = errors.read(
-                "kind",
-                () -> TypedChoice.of(WasteRoute.values(), text(typed, "kind"), new FormObjection.UnknownRoute()));
-        Volume capacity = errors.read(
-                "capacity",
-                () -> Volume.parse(text(typed, "capacity"), Units.shown().volume()));
-        return answered(
-                typed,
-                errors,
-                "drum",
-                () -> waste.add(
-                        FieldErrors.known(name),
-                        FieldErrors.known(kind),
-                        FieldErrors.known(capacity).ml()));
+    ModelAndView add(Sent<DrumForm> sent) {
+        return saved(
+                sent,
+                form -> waste.add(form.name(), form.kind(), form.capacity().ml()));
     }
 
     @PostMapping("/waste/{id}/collections")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView collected(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String firm = noted(typed, "firm-" + id, errors);
-        String receipt = noted(typed, "receipt-" + id, errors);
-        return answered(typed, errors, "drum-" + id, () -> waste.collected(member, id, firm, receipt));
+    ModelAndView collected(@PathVariable long id, Sent<CollectedForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return saved(sent, form -> waste.collected(member, id, form.firm(), form.receipt()));
     }
 
     @PostMapping("/waste/{id}/removals")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView remove(@PathVariable long id, @RequestParam Map<String, String> typed) {
-        return answered(typed, new FieldErrors(), "drum-" + id, () -> waste.remove(id));
+    ModelAndView remove(@PathVariable long id, Sent<RemovalForm> sent) {
+        return saved(sent, form -> waste.remove(id));
     }
 
-    private ModelAndView answered(Map<String, String> typed, FieldErrors errors, String field, Runnable act) {
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    act.run();
-                    return "/waste?saved";
-                },
-                objection -> field,
-                () -> page(typed, errors));
+    private <F extends Record> ModelAndView saved(Sent<F> sent, Consumer<F> act) {
+        return forms.answer(sent, "/waste?saved", act, () -> page(sent));
     }
 
-    private static @Nullable String noted(Map<String, String> typed, String field, FieldErrors errors) {
-        return text(typed, field).isBlank()
-                ? null
-                : errors.read(
-                        field, () -> TypedText.of(text(typed, field), NAME_CHARACTERS, new TypedObjection.Missing()));
-    }
-
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
-    }
-
-    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
+    private ModelAndView page(Sent<?> sent) {
         List<View> drums = waste.levels().stream().map(View::of).toList();
         return PageView.of(
                 "waste/waste",
-                new Page(
-                        title(drums),
-                        drums,
-                        Figures.percent(DrumLevel.DUE_FROM * 100),
-                        List.of(WasteRoute.values()),
-                        typed),
-                errors);
+                new Page(title(drums), drums, Figures.percent(DrumLevel.DUE_FROM * 100), List.of(WasteRoute.values())),
+                sent);
     }
 
     /**
@@ -153,9 +122,8 @@ class WasteController {
      * @param waste the drums
      * @param due from which share on a drum is to be collected, in words
      * @param kinds what a drum can be for
-     * @param typed what was typed, where it was refused
      */
-    record Page(String heading, List<View> waste, String due, List<WasteRoute> kinds, Map<String, String> typed) {}
+    record Page(String heading, List<View> waste, String due, List<WasteRoute> kinds) {}
 
     private static String title(List<View> drums) {
         if (drums.isEmpty()) {

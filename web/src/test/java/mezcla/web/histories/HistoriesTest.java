@@ -62,6 +62,7 @@ import mezcla.web.batch.BatchService;
 import mezcla.web.batch.BatchView;
 import mezcla.web.clock.TestClock;
 import mezcla.web.house.HouseService;
+import mezcla.web.house.Owned;
 import mezcla.web.house.Planning;
 import mezcla.web.house.Tank;
 import mezcla.web.label.LabelService;
@@ -374,7 +375,7 @@ public class HistoriesTest extends DemoApplicationTest {
     }
 
     private long place(String name, double celsius) throws Exception {
-        houses.addPlace(name);
+        houses.add(new Owned.OfPlace(name));
         long id = houses.places().stream()
                 .filter(place -> place.name().equals(name))
                 .findFirst()
@@ -586,7 +587,8 @@ public class HistoriesTest extends DemoApplicationTest {
 
     private Bottle newBottle() {
         String label = "H" + (houses.bottles().size() + 1);
-        houses.addBottle(label, 1250, random.nextBoolean() ? Bottle.Material.GLASS : Bottle.Material.PLASTIC);
+        houses.add(new Owned.OfBottle(
+                label, 1250, random.nextBoolean() ? Bottle.Material.GLASS : Bottle.Material.PLASTIC));
         return houses.bottles().stream()
                 .filter(each -> each.label().equals(label))
                 .findFirst()

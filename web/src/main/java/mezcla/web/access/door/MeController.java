@@ -6,11 +6,11 @@ import mezcla.web.access.Device;
 import mezcla.web.access.Devices;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.Beside;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
 import org.springframework.security.access.AccessDeniedException;
@@ -20,7 +20,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** How a member comes in, and with which devices; and the record of it, for stewards. */
@@ -47,7 +46,7 @@ class MeController {
     @GetMapping("/me")
     ModelAndView me(@AuthenticationPrincipal SignedIn member) {
         refuseGuest();
-        return page(member, new FieldErrors());
+        return page(member, Sent.nothing());
     }
 
     /** What is a member's own is changed on their own device, or with their PIN. */
@@ -60,14 +59,14 @@ class MeController {
     /** A member’s own devices and password. */
     record Page(List<DeviceLine> devices) {}
 
-    private ModelAndView page(SignedIn member, FieldErrors errors) {
+    private ModelAndView page(SignedIn member, Sent<?> sent) {
         ZoneId zone = houses.house().timeZone();
         return PageView.of(
                 "access/me",
                 new Page(devices.of(member.id()).stream()
                         .map(each -> line(each, zone))
                         .toList()),
-                errors);
+                sent);
     }
 
     private static DeviceLine line(Devices.Listed device, ZoneId zone) {
@@ -79,28 +78,24 @@ class MeController {
                 Figures.dayAndHour(device.seen(), zone));
     }
 
+    /** Another password, twice. */
+    record PasswordForm(
+            @Takes(asTyped = true) String password,
+            @Takes(asTyped = true) String old,
+            @Takes(asTyped = true) String again) {}
+
     @PostMapping("/me/password")
-    ModelAndView changePassword(
-            @RequestParam(defaultValue = "") String formKey,
-            @RequestParam(defaultValue = "") String old,
-            @RequestParam(defaultValue = "") String password,
-            @RequestParam(defaultValue = "") String again,
-            @AuthenticationPrincipal SignedIn member) {
+    ModelAndView changePassword(Sent<PasswordForm> sent, @AuthenticationPrincipal SignedIn member) {
         refuseGuest();
-        FieldErrors errors = new FieldErrors();
-        if (!again.equals(password)) {
-            errors.add("again", new FormObjection.PasswordsDiffer());
+        if (!sent.typed("again").equals(sent.typed("password"))) {
+            sent.errors().add("again", new FormObjection.PasswordsDiffer());
         }
         long here = Device.here().map(Device::signInId).orElse(0L);
         return forms.answer(
-                errors,
-                formKey,
-                () -> {
-                    members.changePassword(member.id(), old, password, here);
-                    return "/me?saved";
-                },
-                Beside.field("password").or("old"),
-                () -> page(member, errors));
+                sent,
+                "/me?saved",
+                form -> members.changePassword(member.id(), form.old(), form.password(), here),
+                () -> page(member, sent));
     }
 
     @PostMapping("/me/devices/{id}/end")
@@ -124,7 +119,6 @@ class MeController {
                         devices.recorded().stream()
                                 .map(each ->
                                         new RecordLine(Figures.dayAndHour(each.at(), zone), each.who(), each.what()))
-                                .toList()),
-                new FieldErrors());
+                                .toList()));
     }
 }

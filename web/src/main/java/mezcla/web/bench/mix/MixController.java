@@ -4,32 +4,27 @@ import java.time.Instant;
 import java.util.List;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
-import mezcla.measure.Refusal;
-import mezcla.measure.TypedObjection;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.MixRequest;
-import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedText;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.leaflet.Leaflets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The Bench: from a kit to a batch. */
 @Controller
 class MixController {
-    private static final int NAME_CHARACTERS = 40;
-
     private final MixService mixes;
     private final Leaflets leaflets;
     private final OneTimeForms forms;
@@ -40,18 +35,19 @@ class MixController {
         this.forms = forms;
     }
 
+    /** A mix that is only looked at. */
+    @RefusedAt(value = "volume", of = "kit=second")
+    record PlannedForm(@Takes(asTyped = true) String volume) {}
+
     @GetMapping("/kits/{id}/mix")
-    ModelAndView plan(
-            @PathVariable long id,
-            @ModelAttribute("form") MixForm form,
-            @RequestParam(name = "volume", required = false) @Nullable String typedVolume) {
-        if (!forms.isKey(form.getFormKey())) {
+    ModelAndView plan(@PathVariable long id, Sent<PlannedForm> sent) {
+        if (!forms.isKey(sent.key())) {
             return forms.askAgainWithNewKey();
         }
-        if (typedVolume == null) {
-            form.setVolume(mixes.usualVolume(id));
+        if (!sent.typed().containsKey("volume")) {
+            sent.begin("volume", mixes.usualVolume(id));
         }
-        return page("bench/mix", id, form, new FieldErrors());
+        return page("bench/mix", id, sent);
     }
 
     /** What it takes to mix a kit. */
@@ -61,73 +57,47 @@ class MixController {
     @GetMapping("/leaflets/{id}/gear")
     ModelAndView gear(@PathVariable long id) {
         Leaflet leaflet = leaflets.version(id);
-        return PageView.of("bench/gear", new Gear(id, leaflet, mixes.gear(leaflet)), new FieldErrors());
+        return PageView.of("bench/gear", new Gear(id, leaflet, mixes.gear(leaflet)));
     }
 
     /** The plan on one page, to print. */
     @GetMapping("/kits/{id}/mix/card")
-    ModelAndView card(@PathVariable long id, @ModelAttribute("form") MixForm form) {
-        return page("bench/card", id, form, new FieldErrors());
+    ModelAndView card(@PathVariable long id, Sent<PlannedForm> sent) {
+        return page("bench/card", id, sent);
     }
 
     @PostMapping("/kits/{id}/batches")
-    ModelAndView mix(
-            @PathVariable long id, @ModelAttribute("form") MixForm form, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Instant when =
-                form.getMixedOn().isBlank() ? null : errors.read("mixedOn", () -> mixes.mixedOn(id, form.getMixedOn()));
-        return answer(id, form, errors, (request, name) -> {
-            long batch = mixes.mix(member, request, name, when, form.getBottles(), errors);
-            return batch == 0 ? "" : "/batches/" + batch + "?mixed";
-        });
+    ModelAndView mix(@PathVariable long id, Sent<MixForm> sent, @AuthenticationPrincipal SignedIn member) {
+        Instant when = sent.typed("mixedOn").isBlank()
+                ? null
+                : sent.read("mixedOn", () -> mixes.mixedOn(id, sent.typed("mixedOn")));
+        MixRequest request = request(id, sent);
+        return forms.answer(
+                sent,
+                form -> "/batches/"
+                        + mixes.mix(member, FieldErrors.known(request), form.name(), when, form.bottles())
+                        + "?mixed",
+                () -> page("bench/mix", id, sent));
     }
 
     @PostMapping("/kits/{id}/mixes")
-    ModelAndView begin(
-            @PathVariable long id, @ModelAttribute("form") MixForm form, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        if (!form.isRead()) {
-            errors.add("read", Refusal.of(new FormObjection.CautionsUnread()));
+    ModelAndView begin(@PathVariable long id, Sent<MixForm> sent, @AuthenticationPrincipal SignedIn member) {
+        if (!sent.typed().containsKey("read")) {
+            sent.errors().add("read", new FormObjection.CautionsUnread());
         }
-        return answer(id, form, errors, (request, name) -> {
-            long mix = mixes.begin(member, request, name, form.getBottles(), errors);
-            return mix == 0 ? "" : "/mixes/" + mix;
-        });
+        MixRequest request = request(id, sent);
+        return forms.answer(
+                sent,
+                form -> "/mixes/" + mixes.begin(member, FieldErrors.known(request), form.name(), form.bottles()),
+                () -> page("bench/mix", id, sent));
     }
 
-    /** Does something with a mix that could be read; leads nowhere where a bottle was refused. */
-    private interface Act {
-        String on(MixRequest request, String name);
+    private @Nullable MixRequest request(long id, Sent<?> sent) {
+        return MixForm.request(sent, id, mixes.baths(id), mixes.allMl(id));
     }
 
-    private ModelAndView answer(long id, MixForm form, FieldErrors errors, Act act) {
-        MixRequest request = form.request(id, mixes.baths(id), mixes.allMl(id), errors);
-        String name =
-                errors.read("name", () -> TypedText.of(form.getName(), NAME_CHARACTERS, new TypedObjection.Missing()));
-        if (request != null && name != null && errors.none()) {
-            try {
-                return new ModelAndView("redirect:"
-                        + forms.once(form.getFormKey(), () -> {
-                            String page = act.on(request, name);
-                            if (page.isEmpty()) {
-                                throw Refusal.of(new FormObjection.BottleMissing());
-                            }
-                            return page;
-                        }));
-            } catch (Refusal refusal) {
-                if (errors.none()) {
-                    errors.add(fieldOf(refusal), refusal);
-                }
-            }
-        }
-        return page("bench/mix", id, form, errors);
-    }
-
-    private static String fieldOf(Refusal refusal) {
-        return refusal.objection().field().equals("kit")
-                ? "second"
-                : Beside.field("volume").or("second").apply(refusal.objection());
-    }
+    /** A bath to choose. */
+    record Choice(Bath bath, boolean mixed) {}
 
     /** A mix being planned. */
     record Page(
@@ -136,43 +106,33 @@ class MixController {
             List<String> notes,
             List<MixService.Quick> quick,
             List<MixService.OtherKit> others,
-            List<Bath> choice,
+            List<Choice> choice,
             long kitId,
-            String kitName,
-            MixForm form) {}
+            String kitName) {}
 
-    private ModelAndView page(String template, long id, MixForm form, FieldErrors errors) {
+    private ModelAndView page(String template, long id, Sent<?> sent) {
         Leaflet leaflet = mixes.leaflet(id);
-        List<Bath> baths = mixes.baths(id);
-        FieldErrors reading = new FieldErrors();
-        MixRequest request = form.request(id, baths, mixes.allMl(id), reading);
-        reading.all().forEach(errors::say);
-        MixService.Proposal proposal = null;
-        if (request != null) {
-            try {
-                proposal = mixes.propose(request);
-            } catch (Refusal refusal) {
-                errors.add(fieldOf(refusal), refusal);
-            }
-        }
+        MixRequest request = request(id, sent);
+        MixService.Proposal proposal = request == null ? null : sent.plan(() -> mixes.propose(request));
         if (proposal != null) {
-            proposal.bottles().forEach(form.getBottles()::putIfAbsent);
+            proposal.bottles().forEach((bath, bottle) -> sent.begin("bottles[" + bath + "]", bottle));
         }
-        if (form.getName().isEmpty() && errors.none()) {
-            form.setName(leaflet.name());
+        if (sent.errors().none()) {
+            sent.beginBlank("name", leaflet.name());
         }
         return PageView.of(
                 template,
                 new Page(
                         proposal == null ? null : proposal.view(),
-                        forms.ledTo(form.getFormKey()).orElse(null),
+                        forms.ledTo(sent.key()).orElse(null),
                         mixes.notes(id),
                         mixes.quick(id),
                         mixes.others(id),
-                        baths,
+                        mixes.baths(id).stream()
+                                .map(bath -> new Choice(bath, MixForm.mixes(sent, bath)))
+                                .toList(),
                         id,
-                        leaflet.name(),
-                        form),
-                errors);
+                        leaflet.name()),
+                sent);
     }
 }

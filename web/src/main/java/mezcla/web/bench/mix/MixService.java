@@ -31,8 +31,8 @@ import mezcla.web.bench.begun.MixRequest;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.bench.water.BenchWater;
 import mezcla.web.clock.LogClock;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.Refusals;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
@@ -289,26 +289,16 @@ public class MixService {
      * @param name what the batch is called
      * @param when when it was mixed; null for now
      * @param chosen the bottle of each bath, by the bath's key
-     * @param errors where refusals about bottles are put
-     * @return the batch, or 0 when a bottle was refused
+     * @return the batch
      * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
      */
     @Transactional
-    long mix(
-            SignedIn who,
-            MixRequest request,
-            String name,
-            @Nullable Instant when,
-            Map<String, String> chosen,
-            FieldErrors errors) {
+    long mix(SignedIn who, MixRequest request, String name, @Nullable Instant when, Map<String, String> chosen) {
         LogState state = log.state();
         refuseFinished(state, request);
         Stock stock = Mixes.stock(state, request.kits());
         BatchPlan plan = stock.plan(request.wanted());
-        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);
-        if (!errors.none()) {
-            return 0;
-        }
+        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen);
         List<MixedFill> fills = new ArrayList<>();
         for (BatchPlan.PlannedBath bath : plan.baths()) {
             String key = bath.bath().key();
@@ -344,22 +334,18 @@ public class MixService {
     /**
      * Begins a mix at the bench.
      *
-     * @return the mix, or 0 when a bottle was refused
      * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
      */
     @Transactional
-    public long begin(SignedIn who, MixRequest request, String name, Map<String, String> chosen, FieldErrors errors) {
+    public long begin(SignedIn who, MixRequest request, String name, Map<String, String> chosen) {
         LogState state = log.state();
         refuseFinished(state, request);
         Stock stock = Mixes.stock(state, request.kits());
         BatchPlan plan = stock.plan(request.wanted());
-        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen, errors);
-        return errors.none()
-                ? mixes.begin(
-                        who,
-                        new Mixes.Beginning(
-                                stock.leaflet(), request, stock.left(), bottles, log.newBatch(), name, null, null))
-                : 0;
+        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen);
+        return mixes.begin(
+                who,
+                new Mixes.Beginning(stock.leaflet(), request, stock.left(), bottles, log.newBatch(), name, null, null));
     }
 
     /** What it takes to mix all of a kit, also of one that nobody has bought yet. */
@@ -379,13 +365,13 @@ public class MixService {
                 .with(new MixView.SetUp("Bottles, empty and clean", bottles));
     }
 
-    private Map<String, Bottle> bottles(
-            BatchPlan plan, Bottling bottling, Map<String, String> chosen, FieldErrors errors) {
+    private Map<String, Bottle> bottles(BatchPlan plan, Bottling bottling, Map<String, String> chosen) {
+        Refusals.Collected refused = new Refusals.Collected();
         List<Bottle> owned = houses.bottles();
         Map<String, Bottle> bottles = new HashMap<>();
         for (BatchPlan.PlannedBath bath : plan.baths()) {
             String key = bath.bath().key();
-            errors.read("bottle-" + key, () -> {
+            refused.read("bottle-" + key, () -> {
                 Bottle bottle = Stream.concat(
                                 owned.stream(),
                                 bath.mayStay()
@@ -395,9 +381,11 @@ public class MixService {
                         .findFirst()
                         .orElseThrow(() -> Refusal.of(new FormObjection.BottleMissing()));
                 bottling.take(bottle, bath.mix().finalMl());
-                return bottles.put(key, bottle);
+                bottles.put(key, bottle);
+                return bottle;
             });
         }
+        refused.refuse();
         return bottles;
     }
 

@@ -1,9 +1,9 @@
 package mezcla.web.bench.walk;
 
 import java.util.List;
-import java.util.Map;
 import mezcla.leaflet.PrintedAmount;
 import mezcla.log.AirKept;
+import mezcla.log.Place;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.mixing.BenchAct;
@@ -12,29 +12,28 @@ import mezcla.web.access.SignedIn;
 import mezcla.web.bench.begun.Mixes;
 import mezcla.web.cupboard.CupboardService;
 import mezcla.web.cupboard.KitView;
-import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FieldReader;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedFigure;
-import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** A mix, act by act, for wet hands. */
 @Controller
 class BenchController {
-    private static final int REASON_CHARACTERS = 200;
+    private static final int NO_ACT = -1;
 
     private final BenchService bench;
     private final Mixes mixes;
@@ -56,117 +55,105 @@ class BenchController {
 
     @GetMapping("/bench")
     ModelAndView bench() {
-        return PageView.of("bench/bench", new BenchPage(cupboard.kits(), bench.underWay()), new FieldErrors());
+        return PageView.of("bench/bench", new BenchPage(cupboard.kits(), bench.underWay()));
     }
+
+    /** An act that was done, and what was really poured. */
+    @RefusedAt("act")
+    record TickForm(
+            @Takes(by = Act.class) @Nullable Integer act,
+            @Takes(asTyped = true) String poured,
+            @Nullable Temperature celsius) {}
+
+    /** An act that is taken back. */
+    record UndoForm(@Takes(by = Act.class) @Nullable Integer act) {}
+
+    /** The number of an act; one that is none is out of turn. */
+    static final class Act implements FieldReader<Integer> {
+        @Override
+        public Integer read(String typed) {
+            return typed.matches("[0-9]{1,4}") ? Integer.parseInt(typed) : NO_ACT;
+        }
+    }
+
+    /** Where the bottles stand. */
+    @RefusedAt("act")
+    record EndForm(
+            @Takes(or = FormObjection.PlaceMissing.class) @Nullable Long place,
+            @Takes(or = FormObjection.UnknownAir.class) @Nullable AirKept air) {}
+
+    /** Why a mix is given up. */
+    record AbandonForm(@Takes(most = 200, or = FormObjection.ReasonMissing.class) String why) {}
 
     @GetMapping("/mixes/{id}")
     ModelAndView walk(@PathVariable long id) {
-        return page(id, Map.of(), new FieldErrors());
+        return page(id, Sent.nothing());
     }
 
     @PostMapping("/mixes/{id}/ticks")
-    ModelAndView tick(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        int act = number(typed);
-        Double poured = text(typed, "poured").isBlank() ? null : errors.read("poured", () -> poured(id, act, typed));
-        Double celsius = text(typed, "celsius").isBlank()
-                ? null
-                : errors.read("celsius", () -> Temperature.parse(
-                                text(typed, "celsius"), Units.shown().temperature())
-                        .celsius());
-        return done(id, typed, errors, () -> mixes.tick(member, id, act, poured, celsius));
+    ModelAndView tick(@PathVariable long id, Sent<TickForm> sent, @AuthenticationPrincipal SignedIn member) {
+        Double poured =
+                sent.typed("poured").isBlank() ? null : sent.read("poured", () -> poured(id, number(sent), sent));
+        return forms.answer(
+                sent,
+                "/mixes/" + id,
+                form -> mixes.tick(
+                        member,
+                        id,
+                        number(sent),
+                        poured,
+                        form.celsius() == null ? null : form.celsius().celsius()),
+                () -> page(id, sent));
     }
 
     @PostMapping("/mixes/{id}/undo")
-    ModelAndView undo(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        return done(id, typed, new FieldErrors(), () -> mixes.undo(member, id, number(typed)));
+    ModelAndView undo(@PathVariable long id, Sent<UndoForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return forms.answer(sent, "/mixes/" + id, form -> mixes.undo(member, id, number(sent)), () -> page(id, sent));
+    }
+
+    private static int number(Sent<?> sent) {
+        return new Act().read(sent.typed("act"));
     }
 
     @PostMapping("/mixes/{id}/end")
-    ModelAndView finish(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        Long place = text(typed, "place").isEmpty()
-                ? null
-                : errors.read(
-                        "place", () -> TypedChoice.number(text(typed, "place"), new FormObjection.PlaceMissing()));
-        AirKept air = text(typed, "air").isEmpty()
-                ? null
-                : errors.read(
-                        "air",
-                        () -> TypedChoice.of(AirKept.values(), text(typed, "air"), new FormObjection.UnknownAir()));
+    ModelAndView finish(@PathVariable long id, Sent<EndForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> "/batches/" + mixes.finish(member, id, place, air) + "?mixed",
-                objection -> objection instanceof FormObjection.PlaceMissing ? "place" : "act",
-                () -> page(id, typed, errors));
+                sent,
+                form -> "/batches/" + mixes.finish(member, id, form.place(), form.air()) + "?mixed",
+                () -> page(id, sent));
     }
 
     @PostMapping("/mixes/{id}/abandon")
-    ModelAndView abandon(
-            @PathVariable long id, @RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String reason = errors.read(
-                "why", () -> TypedText.of(text(typed, "why"), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
+    ModelAndView abandon(@PathVariable long id, Sent<AbandonForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    long batch = mixes.abandon(member, id, FieldErrors.known(reason));
+                sent,
+                form -> {
+                    long batch = mixes.abandon(member, id, form.why());
                     return batch == 0 ? "/bench?abandoned" : "/batches/" + batch + "?mixed";
                 },
-                objection -> "why",
-                () -> page(id, typed, errors));
+                () -> page(id, sent));
     }
 
-    private ModelAndView done(long id, Map<String, String> typed, FieldErrors errors, Runnable act) {
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    act.run();
-                    return "/mixes/" + id;
-                },
-                objection -> "act",
-                () -> page(id, typed, errors));
-    }
-
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
-    }
-
-    private static int number(Map<String, String> typed) {
-        String act = text(typed, "act");
-        return act.matches("[0-9]{1,4}") ? Integer.parseInt(act) : -1;
-    }
-
-    private double poured(long id, int number, Map<String, String> typed) {
+    private double poured(long id, int number, Sent<?> sent) {
         BenchAct act = mixes.one(id).walk().acts().stream()
                 .filter(each -> each.number() == number && each.isMeasured())
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new MixingObjection.ActOutOfTurn()));
-        String text = text(typed, "poured");
+        String text = sent.typed("poured");
         return act.unit().isMeasured()
                 ? PrintedAmount.in(text, act.unit(), Units.shown().volume())
                 : TypedFigure.of(text.replaceFirst("(?i)\\s*sachets?$", ""), 0, act.amount());
     }
 
-    private ModelAndView page(long id, Map<String, String> typed, FieldErrors errors) {
+    /** A mix, act by act. */
+    record WalkPage(BenchView mix, List<Place> places, List<AirKept> airs) {}
+
+    private ModelAndView page(long id, Sent<?> sent) {
         Long batch = bench.over(id).orElse(null);
-        if (batch != null) {
-            return over(batch);
-        }
-        ModelAndView page = new ModelAndView("bench/walk");
-        page.addObject("mix", bench.view(id));
-        page.addObject("places", houses.places());
-        page.addObject("airs", AirKept.values());
-        page.addObject("typed", typed);
-        page.addObject("errors", errors);
-        page.setStatus(errors.none() ? HttpStatus.OK : HttpStatus.UNPROCESSABLE_CONTENT);
-        return page;
+        return batch != null
+                ? over(batch)
+                : PageView.of(
+                        "bench/walk", new WalkPage(bench.view(id), houses.places(), List.of(AirKept.values())), sent);
     }
 
     private ModelAndView over(@Nullable Long batch) {

@@ -1,7 +1,9 @@
 package mezcla.web.cupboard.arrival;
 
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
@@ -9,6 +11,7 @@ import mezcla.web.forms.FormObjection;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Kits that members say came; a steward logs them, or throws the proposal away. */
@@ -29,7 +32,7 @@ public class KitProposals {
     @Transactional(readOnly = true)
     public List<KitProposal> open() {
         return mapper.open().stream()
-                .map(row -> new KitProposal(row.id(), JSON.readValue(row.typed(), ArrivalForm.class), row.who()))
+                .map(row -> new KitProposal(row.id(), typed(row.typed()), row.who()))
                 .toList();
     }
 
@@ -47,11 +50,27 @@ public class KitProposals {
      * @throws Refusal {@code too-many-proposals}
      */
     @Transactional
-    public void add(SignedIn who, ArrivalForm form) {
+    public void add(SignedIn who, Map<String, List<String>> typed) {
         if (mapper.open().size() >= MOST_OPEN) {
             throw Refusal.of(new FormObjection.TooManyProposals(MOST_OPEN));
         }
-        mapper.add(JSON.writeValueAsString(form), who.id(), clock.instant());
+        mapper.add(JSON.writeValueAsString(typed), who.id(), clock.instant());
+    }
+
+    /** What was typed, by field; of earlier versions each field has one text. */
+    private static Map<String, List<String>> typed(String json) {
+        Map<String, List<String>> typed = new LinkedHashMap<>();
+        JSON.readTree(json)
+                .properties()
+                .forEach(field -> typed.put(
+                        field.getKey(),
+                        field.getValue().isArray()
+                                ? field.getValue()
+                                        .valueStream()
+                                        .map(JsonNode::asString)
+                                        .toList()
+                                : List.of(field.getValue().asString(""))));
+        return typed;
     }
 
     /** It is logged, or not wanted: either way it is not open any more. */

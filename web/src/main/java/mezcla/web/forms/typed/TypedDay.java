@@ -73,6 +73,19 @@ public final class TypedDay {
         }
     }
 
+    /**
+     * A day of the next two years.
+     *
+     * @throws Refusal {@code not-a-day}, or {@code day-gone} for one before today, or long after
+     */
+    public static LocalDate toCome(String typed, LocalDate today) {
+        LocalDate day = read(typed.strip());
+        if (day.isBefore(today) || day.isAfter(today.plusYears(2))) {
+            throw Refusal.of(new FormObjection.DayGone());
+        }
+        return day;
+    }
+
     private static LocalDate read(String typed) {
         try {
             LocalDate day = LocalDate.parse(typed);

@@ -6,6 +6,7 @@ import mezcla.measure.TypedObjection;
 import mezcla.web.forms.FormObjection;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 
 /** An amount of money as a person types it. */
 public final class TypedMoney {
@@ -42,5 +43,10 @@ public final class TypedMoney {
      */
     public static Money orNone(String typed, CurrencyUnit currency) {
         return typed.isBlank() ? Money.zero(currency) : of(typed, currency);
+    }
+
+    /** What was typed, where anything was; none of the same money otherwise. */
+    public static Money orNone(@Nullable Money typed, Money same) {
+        return typed == null ? Money.zero(same.getCurrencyUnit()) : typed;
     }
 }

@@ -1,14 +1,16 @@
 package mezcla.web.house.clock;
 
 import java.time.Instant;
-import java.util.Map;
 import mezcla.batch.BatchObjection;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.FieldReader;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.house.HouseService;
 import org.springframework.security.access.prepost.PreAuthorize;
@@ -16,7 +18,6 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** A steward looks at the machine's clock. */
@@ -33,9 +34,24 @@ class ClockController {
         this.forms = forms;
     }
 
+    /** The number of an entry. */
+    static final class Entry implements FieldReader<Long> {
+        @Override
+        public Long read(String typed) {
+            if (!typed.matches("[1-9][0-9]{0,15}")) {
+                throw Refusal.of(new BatchObjection.UnknownEntry(0));
+            }
+            return Long.valueOf(typed);
+        }
+    }
+
+    /** From which entry on the clock was wrong, and when that was really. */
+    @RefusedAt("really")
+    record ClockForm(@Takes(by = Entry.class) long from, @Takes(asTyped = true) String really) {}
+
     @GetMapping("/house/clock")
     ModelAndView page() {
-        return page(Map.of(), new FieldErrors());
+        return page(Sent.nothing());
     }
 
     /** The clock is right, whatever the machine's running time or the last entry says. */
@@ -47,32 +63,18 @@ class ClockController {
 
     /** Entries were made while it was wrong. */
     @PostMapping("/house/clock/corrections")
-    ModelAndView correct(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn steward) {
-        FieldErrors errors = new FieldErrors();
-        Long from = errors.read("from", () -> number(typed.getOrDefault("from", "")));
-        Instant really = errors.read(
+    ModelAndView correct(Sent<ClockForm> sent, @AuthenticationPrincipal SignedIn steward) {
+        Instant really = sent.read(
                 "really",
-                () -> TypedDay.moment(
-                        typed.getOrDefault("really", ""), houses.house().timeZone()));
+                () -> TypedDay.moment(sent.typed("really"), houses.house().timeZone()));
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/house/clock?corrected",
-                Beside.field("really"),
-                () -> clocks.correct(steward, FieldErrors.known(from), FieldErrors.known(really)),
-                () -> page(typed, errors));
+                form -> clocks.correct(steward, form.from(), FieldErrors.known(really)),
+                () -> page(sent));
     }
 
-    private static long number(String typed) {
-        if (!typed.matches("[1-9][0-9]{0,15}")) {
-            throw Refusal.of(new BatchObjection.UnknownEntry(0));
-        }
-        return Long.parseLong(typed);
-    }
-
-    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
-        ModelAndView page = PageView.of("house/clock", clocks.page(), errors);
-        page.addObject("typed", typed);
-        return page;
+    private ModelAndView page(Sent<?> sent) {
+        return PageView.of("house/clock", clocks.page(), sent);
     }
 }

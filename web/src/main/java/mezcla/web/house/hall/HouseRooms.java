@@ -247,16 +247,16 @@ public class HouseRooms {
     }
 
     /** How a member reads the house, and comes in. */
-    record You(House house, SignedIn me, Map<String, String> typed, List<Units> allUnits) {}
+    record You(House house, SignedIn me, List<Units> allUnits) {}
 
     @Transactional(readOnly = true)
-    You you(Map<String, String> typed) {
+    You you() {
         long id = SignedIn.here().map(SignedIn::id).orElse(0L);
         SignedIn me = household.people().stream()
                 .filter(person -> person.id() == id)
                 .findFirst()
                 .or(SignedIn::here)
                 .orElseThrow();
-        return new You(houses.house(), me, typed, List.of(Units.values()));
+        return new You(houses.house(), me, List.of(Units.values()));
     }
 }

@@ -3,27 +3,27 @@ package mezcla.web.house.hall;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.ZoneId;
-import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
-import mezcla.measure.TypedObjection;
 import mezcla.verdict.School;
 import mezcla.web.access.Device;
 import mezcla.web.access.Devices;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.door.SignIns;
-import mezcla.web.forms.Beside;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedChoice;
-import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.RunHabits;
 import mezcla.web.house.Surroundings;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -31,15 +31,11 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The House and the rooms that hold how it does things, what it is called, and how each member reads it. */
 @Controller
 class HouseholdController {
-    private static final int HOUSE_CHARACTERS = 60;
-    private static final int DEVICE_CHARACTERS = 40;
-
     private final HouseholdService household;
     private final Members members;
     private final SchoolsService schools;
@@ -65,187 +61,171 @@ class HouseholdController {
         this.forms = forms;
     }
 
+    /** What the house is called, and how it reads figures. */
+    record HouseForm(
+            String houseName,
+            @Takes(by = HouseFields.Zone.class) ZoneId timeZone,
+            @Takes(or = FormObjection.UnknownUnits.class) Units units,
+            @Takes(by = HouseFields.Address.class) @Nullable String address,
+            @Takes(by = HouseFields.Currency.class) @Nullable CurrencyUnit currency) {}
+
+    /** How strictly film of a process is judged. */
+    record SchoolForm(@Takes(asTyped = true) String process) {}
+
+    /** Its water, its room, and how long a kit takes to come. */
+    @RefusedAt("hotWater")
+    record SurroundingsForm(
+            Temperature coldWater,
+            Temperature hotWater,
+            Temperature room,
+            @Takes(most = 52, or = FormObjection.NotWeeks.class) int deliveryWeeks) {}
+
+    /** What it does during a run. */
+    @RefusedAt("habits")
+    record HabitsForm(boolean scans, boolean advises) {}
+
+    /** How a member reads figures, and their PIN. */
+    @RefusedAt("pin")
+    record MeForm(
+            @Takes(or = FormObjection.UnknownUnits.class) @Nullable Units ownUnits,
+            @Takes(asTyped = true) String pin,
+            boolean noPin) {}
+
+    /** What a device of the house is called. */
+    record DeviceForm(@Takes(most = 40) String deviceName) {}
+
     @GetMapping("/house")
     ModelAndView house() {
-        return PageView.of("house/house", rooms.hall(), new FieldErrors());
+        return PageView.of("house/house", rooms.hall());
     }
 
     @GetMapping("/house/strictness")
     ModelAndView strictness() {
-        return strictness(new FieldErrors());
+        return strictness(Sent.nothing());
     }
 
-    private ModelAndView strictness(FieldErrors errors) {
-        return PageView.of("house/strictness", rooms.strictness(), errors);
+    private ModelAndView strictness(Sent<?> sent) {
+        return PageView.of("house/strictness", rooms.strictness(), sent);
     }
 
     @GetMapping("/house/ways")
     ModelAndView ways() {
-        return PageView.of("house/ways", rooms.ways(), new FieldErrors());
+        return ways(Sent.nothing());
+    }
+
+    private ModelAndView ways(Sent<?> sent) {
+        return PageView.of("house/ways", rooms.ways(), sent);
     }
 
     @GetMapping("/house/this")
     ModelAndView thisHouse() {
-        return thisHouse(Map.of(), new FieldErrors());
+        return thisHouse(Sent.nothing());
     }
 
-    private ModelAndView thisHouse(Map<String, String> typed, FieldErrors errors) {
-        return PageView.of("house/this", rooms.thisHouse(typed), errors);
+    private ModelAndView thisHouse(Sent<?> sent) {
+        return PageView.of("house/this", rooms.thisHouse(sent.typed()), sent);
     }
 
     @GetMapping("/house/you")
     ModelAndView you() {
-        return you(Map.of(), new FieldErrors());
+        return you(Sent.nothing());
     }
 
-    private ModelAndView you(Map<String, String> typed, FieldErrors errors) {
-        return PageView.of("house/you", rooms.you(typed), errors);
+    private ModelAndView you(Sent<?> sent) {
+        return PageView.of("house/you", rooms.you(), sent);
     }
 
     @PostMapping("/house/details")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView change(@RequestParam Map<String, String> typed) {
-        FieldErrors errors = new FieldErrors();
-        String name = errors.read(
-                "houseName",
-                () -> TypedText.of(text(typed, "houseName"), HOUSE_CHARACTERS, new TypedObjection.Missing()));
-        ZoneId zone = errors.read("timeZone", () -> HouseholdService.timeZone(text(typed, "timeZone")));
-        Units units = errors.read("units", () -> HouseholdService.units(text(typed, "units")));
-        String address = errors.read("address", () -> HouseholdService.address(text(typed, "address")));
-        CurrencyUnit currency = text(typed, "currency").isBlank()
-                ? null
-                : errors.read("currency", () -> HouseholdService.currency(text(typed, "currency")));
+    ModelAndView change(Sent<HouseForm> sent) {
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/house/this?saved=house",
-                Beside.field("houseName").or("currency"),
-                () -> household.change(
-                        FieldErrors.known(name), currency, FieldErrors.known(zone), FieldErrors.known(units), address),
-                () -> thisHouse(typed, errors));
+                form -> household.change(
+                        form.houseName(), form.currency(), form.timeZone(), form.units(), form.address()),
+                () -> thisHouse(sent));
     }
 
     @PostMapping("/house/schools")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView choose(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        String process = text(typed, "process");
-        FieldErrors errors = new FieldErrors();
-        School school = errors.read(
+    ModelAndView choose(Sent<SchoolForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String process = sent.typed("process");
+        School school = sent.read(
                 "school-" + process,
                 () -> TypedChoice.of(
-                        School.values(), text(typed, "school-" + process), new FormObjection.UnknownSchool()));
+                        School.values(), sent.typed("school-" + process), new FormObjection.UnknownSchool()));
         if (schools.all().stream().noneMatch(each -> each.process().equals(process))) {
             throw Refusal.of(new FormObjection.UnknownProcess());
         }
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/house/strictness?saved=school",
-                Beside.field("school-" + process),
-                () -> schools.choose(member, process, FieldErrors.known(school)),
-                () -> strictness(errors));
+                form -> schools.choose(member, process, FieldErrors.known(school)),
+                () -> strictness(sent));
     }
 
     @PostMapping("/house/surroundings")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView changeSurroundings(@RequestParam Map<String, String> typed) {
-        FieldErrors errors = new FieldErrors();
-        Double cold = errors.read("coldWater", () -> degrees(text(typed, "coldWater")));
-        Double hot = errors.read("hotWater", () -> degrees(text(typed, "hotWater")));
-        Double room = errors.read("room", () -> degrees(text(typed, "room")));
-        Integer weeks = errors.read("deliveryWeeks", () -> weeks(text(typed, "deliveryWeeks")));
+    ModelAndView changeSurroundings(Sent<SurroundingsForm> sent) {
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/house/this?saved=surroundings",
-                Beside.field("hotWater"),
-                () -> household.change(new Surroundings(
-                        FieldErrors.known(cold),
-                        FieldErrors.known(hot),
-                        FieldErrors.known(room),
-                        FieldErrors.known(weeks))),
-                () -> thisHouse(typed, errors));
+                form -> household.change(new Surroundings(
+                        form.coldWater().celsius(),
+                        form.hotWater().celsius(),
+                        form.room().celsius(),
+                        form.deliveryWeeks())),
+                () -> thisHouse(sent));
     }
 
     @PostMapping("/house/habits")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView changeHabits(@RequestParam Map<String, String> typed) {
+    ModelAndView changeHabits(Sent<HabitsForm> sent) {
         return forms.answer(
-                typed,
-                new FieldErrors(),
+                sent,
                 "/house/ways?saved=habits",
-                Beside.field("habits"),
-                () -> household.change(new RunHabits(typed.containsKey("scans"), typed.containsKey("advises"))),
-                this::ways);
+                form -> household.change(new RunHabits(form.scans(), form.advises())),
+                () -> ways(sent));
     }
 
-    private static double degrees(String typed) {
-        return Temperature.parse(typed, Units.shown().temperature()).celsius();
-    }
-
-    private static int weeks(String typed) {
-        String text = typed.strip();
-        if (!text.matches("[0-9]|[1-4][0-9]|5[0-2]")) {
-            throw Refusal.of(new FormObjection.NotWeeks(text));
-        }
-        return Integer.parseInt(text);
-    }
-
-    /** How a member reads figures, and their PIN. Nobody sets these for somebody else at a shared device. */
+    /** Nobody sets these for somebody else at a shared device. */
     @PostMapping("/house/me")
     ModelAndView changeMe(
-            @RequestParam Map<String, String> typed,
-            @ModelAttribute("guest") boolean guest,
-            @AuthenticationPrincipal SignedIn member) {
+            Sent<MeForm> sent, @ModelAttribute("guest") boolean guest, @AuthenticationPrincipal SignedIn member) {
         if (guest) {
             throw new AccessDeniedException("a guest at a shared device");
         }
-        FieldErrors errors = new FieldErrors();
-        String ownUnits = text(typed, "ownUnits");
-        Units units = ownUnits.isEmpty() ? null : errors.read("ownUnits", () -> HouseholdService.units(ownUnits));
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/house/you?saved=me",
-                Beside.field("pin"),
-                () -> {
-                    String pin = text(typed, "pin").strip();
-                    if (typed.containsKey("noPin") || !pin.isEmpty()) {
-                        members.setPin(member.id(), typed.containsKey("noPin") ? "" : pin);
+                form -> {
+                    String pin = form.pin().strip();
+                    if (form.noPin() || !pin.isEmpty()) {
+                        members.setPin(member.id(), form.noPin() ? "" : pin);
                     }
-                    members.setUnits(member.id(), units);
+                    members.setUnits(member.id(), form.ownUnits());
                 },
-                () -> you(typed, errors));
+                () -> you(sent));
     }
 
     /** Gives this device to the house, under a name that the Journal will say. */
     @PostMapping("/house/device")
     @PreAuthorize("hasRole('STEWARD')")
     ModelAndView share(
-            @RequestParam Map<String, String> typed,
+            Sent<DeviceForm> sent,
             @AuthenticationPrincipal SignedIn steward,
             HttpServletRequest request,
             HttpServletResponse response) {
-        FieldErrors errors = new FieldErrors();
-        String name = errors.read(
-                "deviceName",
-                () -> TypedText.of(text(typed, "deviceName"), DEVICE_CHARACTERS, new TypedObjection.Missing()));
         return forms.answer(
-                typed,
-                errors,
+                sent,
                 "/who",
-                Beside.field("deviceName"),
-                () -> {
+                form -> {
                     Device device = Device.here()
                             .filter(here -> !here.shared())
                             .orElseThrow(() -> Refusal.of(new FormObjection.UnknownDevice()));
-                    devices.share(steward, device.signInId(), FieldErrors.known(name));
+                    devices.share(steward, device.signInId(), form.deviceName());
                     signIns.keepLonger(request, response);
                 },
-                () -> you(typed, errors));
-    }
-
-    private static String text(Map<String, String> typed, String name) {
-        return typed.getOrDefault(name, "");
+                () -> you(sent));
     }
 }

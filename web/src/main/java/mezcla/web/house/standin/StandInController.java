@@ -1,7 +1,6 @@
 package mezcla.web.house.standin;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Range;
@@ -9,10 +8,11 @@ import mezcla.leaflet.SheetLines;
 import mezcla.measure.Refusal;
 import mezcla.verdict.StandIns;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
@@ -21,7 +21,6 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** A page for what stands in where a sheet prints no limit: everybody reads it, a steward changes it. */
@@ -52,30 +51,25 @@ class StandInController {
 
     private record Changed(BathRole role, @Nullable Double life, @Nullable Double rolls) {}
 
+    /** What stands in, by the role of a bath. */
+    @RefusedAt("life-developer")
+    record StandInForm() {}
+
     @GetMapping("/house/stand-ins")
     ModelAndView all() {
-        return page(Map.of(), new FieldErrors());
+        return page(Sent.nothing());
     }
 
     @PostMapping("/house/stand-ins")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView change(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView change(Sent<StandInForm> sent, @AuthenticationPrincipal SignedIn member) {
         List<Changed> read = BathRole.standard().stream()
                 .map(role -> new Changed(
                         role,
-                        errors.read("life-" + role.key(), () -> life(text(typed, "life-" + role.key()))),
-                        errors.read("rolls-" + role.key(), () -> rolls(text(typed, "rolls-" + role.key())))))
+                        sent.read("life-" + role.key(), () -> life(sent.typed("life-" + role.key()))),
+                        sent.read("rolls-" + role.key(), () -> rolls(sent.typed("rolls-" + role.key())))))
                 .toList();
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    change(read, member);
-                    return "/house/stand-ins?changed";
-                },
-                objection -> "life-" + BathRole.DEVELOPER.key(),
-                () -> page(typed, errors));
+        return forms.answer(sent, "/house/stand-ins?changed", form -> change(read, member), () -> page(sent));
     }
 
     private void change(List<Changed> read, SignedIn member) {
@@ -109,29 +103,23 @@ class StandInController {
     }
 
     /** What counts where sheets print nothing. */
-    record Page(List<Line> lines, Map<String, String> typed) {}
+    record Page(List<Line> lines) {}
 
-    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
+    private ModelAndView page(Sent<?> sent) {
         StandIns now = houses.standIns();
         return PageView.of(
                 "house/stand-ins",
-                new Page(
-                        BathRole.standard().stream()
-                                .map(role -> new Line(
-                                        role.key(),
-                                        role.name(),
-                                        figure(now.lifeDays().get(role.nature())),
-                                        figure(now.rollsALitre().get(role.nature()))))
-                                .toList(),
-                        typed),
-                errors);
+                new Page(BathRole.standard().stream()
+                        .map(role -> new Line(
+                                role.key(),
+                                role.name(),
+                                figure(now.lifeDays().get(role.nature())),
+                                figure(now.rollsALitre().get(role.nature()))))
+                        .toList()),
+                sent);
     }
 
     private static String figure(@Nullable Double value) {
         return value == null ? "" : Figures.plain(value, 2);
-    }
-
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
     }
 }

@@ -8,11 +8,15 @@ import java.util.Set;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
-import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
+import mezcla.web.forms.Asked;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.Leaflets;
@@ -30,7 +34,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -42,6 +45,7 @@ import org.springframework.web.servlet.ModelAndView;
 class SheetController {
     private static final String ANOTHER = "another:";
     private static final String TO = "to:";
+    private static final String EDITOR = "leaflet/editor";
 
     private final SheetDrafts drafts;
     private final Leaflets leaflets;
@@ -58,26 +62,29 @@ class SheetController {
     /** A draft in the list of those in hand. */
     public record InHand(long id, String name, String who, boolean proposed) {}
 
+    /** What a sheet can be begun with. */
+    record Beginning(
+            List<SheetShape> shapes, List<Leaflets.Sheet> sheets, List<InHand> drafts, @Nullable String already) {}
+
+    /** What a sheet is begun with: a shape, or an earlier version. */
+    record BeginForm(@Takes(asTyped = true) String shape, @Takes(asTyped = true) String from) {}
+
     @GetMapping("/leaflets/new")
-    ModelAndView begin(@RequestParam(defaultValue = "") String formKey, Model model) {
-        if (!forms.isKey(formKey)) {
-            return forms.askAgainWithNewKey();
-        }
-        return beginning(formKey, new FieldErrors(), model);
+    ModelAndView begin(Sent<Asked> sent) {
+        return forms.isKey(sent.key()) ? beginning(sent) : forms.askAgainWithNewKey();
     }
 
-    private ModelAndView beginning(String formKey, FieldErrors errors, Model model) {
-        model.addAllAttributes(Map.of(
-                "formKey", formKey,
-                "errors", errors,
-                "shapes", SheetShape.values(),
-                "sheets",
+    private ModelAndView beginning(Sent<?> sent) {
+        return PageView.of(
+                "leaflet/begin",
+                new Beginning(
+                        List.of(SheetShape.values()),
                         leaflets.offered().stream()
                                 .filter(Leaflets.Sheet::latest)
                                 .toList(),
-                "drafts", drafts.inHand().stream().map(this::inHand).toList()));
-        model.addAttribute("already", forms.ledTo(formKey).orElse(null));
-        return new ModelAndView("leaflet/begin", model.asMap());
+                        drafts.inHand().stream().map(this::inHand).toList(),
+                        forms.ledTo(sent.key()).orElse(null)),
+                sent);
     }
 
     private InHand inHand(SheetDraft draft) {
@@ -94,29 +101,24 @@ class SheetController {
     }
 
     @PostMapping("/leaflets/drafts")
-    ModelAndView begun(
-            @RequestParam(defaultValue = "") String formKey,
-            @RequestParam(defaultValue = "") String shape,
-            @RequestParam(defaultValue = "") String from,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
-        FieldErrors errors = new FieldErrors();
-        Long version = from.isEmpty()
-                ? null
-                : errors.read("from", () -> TypedChoice.number(from, new FormObjection.LeafletMissing()));
-        SheetShape chosen = from.isEmpty()
-                ? errors.read(
-                        "shape", () -> TypedChoice.of(SheetShape.values(), shape, new FormObjection.LeafletMissing()))
+    ModelAndView begun(Sent<BeginForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String from = sent.typed("from");
+        SheetShape shape = from.isEmpty()
+                ? sent.read(
+                        "shape",
+                        () -> TypedChoice.of(
+                                SheetShape.values(), sent.typed("shape"), new FormObjection.LeafletMissing()))
                 : null;
+        if (!from.isEmpty()) {
+            sent.read("from", () -> TypedChoice.number(from, new FormObjection.LeafletMissing()));
+        }
         return forms.answer(
-                errors,
-                formKey,
-                () -> "/leaflets/drafts/"
-                        + (version == null
-                                ? drafts.begin(FieldErrors.known(chosen), member)
-                                : drafts.begin(leaflets.idOf(leaflets.chosen(version.toString())), member)),
-                objection -> version == null ? "shape" : "from",
-                () -> beginning(formKey, errors, model));
+                sent,
+                form -> "/leaflets/drafts/"
+                        + (from.isEmpty()
+                                ? drafts.begin(FieldErrors.known(shape), member)
+                                : drafts.begin(leaflets.idOf(leaflets.chosen(from)), member)),
+                () -> beginning(sent));
     }
 
     @GetMapping("/leaflets/drafts/{id}")
@@ -128,22 +130,15 @@ class SheetController {
         if (draft.became() != null) {
             return new ModelAndView("redirect:/leaflets/" + draft.became());
         }
-        return editor(draft, SheetSection.of(draft.form(), at), false, member, HttpStatus.OK);
+        return editor(EDITOR, draft, SheetSection.of(draft.form(), at), false, member, Sent.nothing());
     }
 
     /** What was typed so far, while somebody types. */
     @PostMapping("/leaflets/drafts/{id}/typed")
-    ModelAndView typed(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String at,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member) {
-        SheetDraft draft = drafts.type(id, touched(typed), "", member);
-        ModelAndView page = editor(draft, SheetSection.of(draft.form(), at), false, member, HttpStatus.OK);
-        page.setViewName("leaflet/typed");
-        page.addObject(
-                "fields", typed.keySet().stream().filter(SheetForm::isField).toList());
-        return page;
+    ModelAndView typed(@PathVariable long id, Sent<Asked> sent, @AuthenticationPrincipal SignedIn member) {
+        SheetDraft draft = drafts.type(id, touched(sent.typed()), "", member);
+        SheetSection section = SheetSection.of(draft.form(), sent.typed("at"));
+        return editor("leaflet/typed", draft, section, false, member, sent);
     }
 
     /** Where the page says into which fields somebody typed, only those: the others may be another member's by now. */
@@ -159,15 +154,12 @@ class SheetController {
 
     /** Keeps a view and goes on: to the next, back, or to the same with a row more. */
     @PostMapping("/leaflets/drafts/{id}")
-    ModelAndView go(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String at,
-            @RequestParam(defaultValue = "next") String go,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member) {
+    ModelAndView go(@PathVariable long id, Sent<Asked> sent, @AuthenticationPrincipal SignedIn member) {
+        String go = sent.typed().getOrDefault("go", "next");
         boolean another = go.startsWith(ANOTHER);
-        SheetDraft draft = drafts.type(id, touched(typed), another ? go.substring(ANOTHER.length()) : "", member);
-        SheetSection section = SheetSection.of(draft.form(), at);
+        SheetDraft draft =
+                drafts.type(id, touched(sent.typed()), another ? go.substring(ANOTHER.length()) : "", member);
+        SheetSection section = SheetSection.of(draft.form(), sent.typed("at"));
         SheetReading reading = new SheetReading(draft.form());
         boolean faulty = reading.errors().all().keySet().stream()
                 .anyMatch(field -> SheetSection.holding(draft.form(), field).equals(section));
@@ -179,7 +171,7 @@ class SheetController {
                     + (SheetForm.isField(field) ? "#" + field : ""));
         }
         if (faulty && go.equals("next")) {
-            return editor(draft, section, true, member, HttpStatus.UNPROCESSABLE_CONTENT);
+            return refused(editor(EDITOR, draft, section, true, member, sent));
         }
         SheetSection to = another ? section : beside(draft.form(), section, go.equals("back") ? -1 : 1);
         return new ModelAndView("redirect:/leaflets/drafts/" + id + "?at=" + to.key());
@@ -191,49 +183,34 @@ class SheetController {
         return all.get(Math.max(0, Math.min(all.size() - 1, at)));
     }
 
+    /** A sheet that is kept, and why there is another version. */
+    @RefusedAt(
+            value = "keep",
+            of = {"name=name"})
+    record KeptForm(@Takes(asTyped = true) String at) {}
+
     @PostMapping("/leaflets/drafts/{id}/kept")
-    ModelAndView keep(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String at,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member) {
+    ModelAndView keep(@PathVariable long id, Sent<KeptForm> sent, @AuthenticationPrincipal SignedIn member) {
         SheetDraft draft = drafts.one(id);
         if (draft.became() != null) {
             return new ModelAndView("redirect:/leaflets/" + draft.became());
         }
-        drafts.type(id, touched(typed), "", member);
-        FieldErrors said = new FieldErrors();
-        WhyRevised why = draft.from() == null || !member.isSteward() ? null : WhyRevised.of(typed, said);
-        if (!said.none()) {
-            return unsaid(id, at, typed, said, member);
+        drafts.type(id, touched(sent.typed()), "", member);
+        WhyRevised why = draft.from() == null || !member.isSteward() ? null : WhyRevised.of(sent);
+        String kept = !sent.errors().none()
+                ? null
+                : sent.plan(() -> member.isSteward()
+                        ? "/leaflets/" + drafts.keep(id, member, why) + "?added"
+                        : proposed(id, member));
+        if (kept != null) {
+            return new ModelAndView("redirect:" + kept);
         }
-        try {
-            return new ModelAndView("redirect:"
-                    + (member.isSteward()
-                            ? "/leaflets/" + drafts.keep(id, member, why) + "?added"
-                            : proposed(id, member)));
-        } catch (Refusal refusal) {
-            SheetDraft now = drafts.one(id);
-            ModelAndView page =
-                    editor(now, SheetSection.of(now.form(), at), true, member, HttpStatus.UNPROCESSABLE_CONTENT);
-            FieldErrors errors = (FieldErrors) page.getModel().get("errors");
-            if (errors != null) {
-                errors.add(refusal.objection() instanceof FormObjection.LeafletNameTaken ? "name" : "keep", refusal);
-            }
-            return page;
-        }
+        SheetDraft now = drafts.one(id);
+        return refused(editor(EDITOR, now, SheetSection.of(now.form(), sent.typed("at")), true, member, sent));
     }
 
-    /** Whoever keeps a later version did not say why there is one. */
-    private ModelAndView unsaid(long id, String at, Map<String, String> typed, FieldErrors said, SignedIn member) {
-        SheetDraft now = drafts.one(id);
-        ModelAndView page =
-                editor(now, SheetSection.of(now.form(), at), true, member, HttpStatus.UNPROCESSABLE_CONTENT);
-        page.addObject("typed", typed);
-        FieldErrors errors = (FieldErrors) page.getModel().get("errors");
-        if (errors != null) {
-            said.all().forEach(errors::say);
-        }
+    private static ModelAndView refused(ModelAndView page) {
+        page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         return page;
     }
 
@@ -260,12 +237,47 @@ class SheetController {
     /** Something that is said, and where it stands. */
     public record Said(String kind, String section, String field, String sentence) {}
 
+    /**
+     * A sheet that is typed, at one of its views.
+     *
+     * @param sentences what is asked beside each field
+     * @param said what is wrong, missing or odd
+     * @param hindering how much of that hinders keeping it
+     * @param next what the next view is called; null at the last
+     * @param first whether it is the first view
+     * @param mayChange whether the member may type into it
+     * @param typed what was typed of why there is another version
+     * @param asksWhy whether that is asked
+     * @param before what the version before is called; null for none
+     * @param fields the fields that were sent
+     */
+    record Editor(
+            SheetDraft draft,
+            SheetForm form,
+            SheetSection section,
+            Map<String, String> sentences,
+            List<Said> said,
+            long hindering,
+            List<Tab> tabs,
+            @Nullable String next,
+            boolean first,
+            DrawnSheet drawn,
+            List<SheetWords.Example> examples,
+            List<BathRole> roles,
+            List<FilmProcess> processes,
+            List<Addition.Care> cares,
+            boolean mayChange,
+            Map<String, String> typed,
+            boolean asksWhy,
+            String title,
+            @Nullable String before,
+            List<String> fields) {}
+
     private ModelAndView editor(
-            SheetDraft draft, SheetSection section, boolean asked, SignedIn member, HttpStatus status) {
+            String template, SheetDraft draft, SheetSection section, boolean asked, SignedIn member, Sent<?> sent) {
         SheetForm form = draft.form();
         SheetReading reading = new SheetReading(form);
         List<SheetRemark> remarks = reading.remarks();
-        Map<String, String> sentences = reading.sentences();
         FieldErrors errors = new FieldErrors();
         reading.errors().all().forEach(errors::say);
         if (asked) {
@@ -274,32 +286,36 @@ class SheetController {
                     .filter(remark -> SheetSection.holding(form, remark.field()).equals(section))
                     .forEach(remark -> errors.say(remark.field(), remark.sentence()));
         }
+        sent.errors().all().forEach(errors::say);
         List<SheetSection> all = SheetSection.of(form);
         int place = Math.max(0, all.indexOf(section));
-        ModelAndView page = new ModelAndView("leaflet/editor");
-        page.setStatus(status);
-        page.addObject("draft", draft);
-        page.addObject("form", form);
-        page.addObject("section", section);
-        page.addObject("errors", errors);
-        page.addObject("sentences", sentences);
-        page.addObject(
-                "said", remarks.stream().map(remark -> said(form, remark)).toList());
-        page.addObject(
-                "hindering", remarks.stream().filter(SheetRemark::hinders).count());
-        page.addObject("tabs", tabs(form, section, remarks));
-        page.addObject("next", place + 1 < all.size() ? nextWords(form, all.get(place), all.get(place + 1)) : null);
-        page.addObject("first", place == 0);
-        page.addObject("drawn", DrawnSheet.of(form, reading));
-        page.addObject("examples", examples(reading));
-        page.addObject("roles", BathRole.standard());
-        page.addObject("processes", FilmProcess.KNOWN);
-        page.addObject("cares", Addition.Care.values());
-        page.addObject("mayChange", member.isSteward() || member.id() == draft.begunById());
-        page.addObject("typed", Map.of());
-        page.addObject("asksWhy", draft.from() != null && member.isSteward());
-        page.addObject("title", title(form, section));
-        page.addObject("before", before(draft));
+        ModelAndView page = PageView.of(
+                template,
+                new Editor(
+                        draft,
+                        form,
+                        section,
+                        reading.sentences(),
+                        remarks.stream().map(remark -> said(form, remark)).toList(),
+                        remarks.stream().filter(SheetRemark::hinders).count(),
+                        tabs(form, section, remarks),
+                        place + 1 < all.size() ? nextWords(form, all.get(place), all.get(place + 1)) : null,
+                        place == 0,
+                        DrawnSheet.of(form, reading),
+                        examples(reading),
+                        BathRole.standard(),
+                        FilmProcess.KNOWN,
+                        List.of(Addition.Care.values()),
+                        member.isSteward() || member.id() == draft.begunById(),
+                        sent.typed(),
+                        draft.from() != null && member.isSteward(),
+                        title(form, section),
+                        before(draft),
+                        sent.typed().keySet().stream()
+                                .filter(SheetForm::isField)
+                                .toList()),
+                errors);
+        page.setStatus(HttpStatus.OK);
         return page;
     }
 

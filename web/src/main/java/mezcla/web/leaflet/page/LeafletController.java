@@ -2,23 +2,28 @@ package mezcla.web.leaflet.page;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import mezcla.leaflet.CriticalFigure;
 import mezcla.leaflet.Leaflet;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.Asked;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedFile;
 import mezcla.web.house.HouseService;
 import mezcla.web.leaflet.LeafletFile;
 import mezcla.web.leaflet.Leaflets;
 import mezcla.web.leaflet.Revising;
 import mezcla.web.leaflet.WhyRevised;
+import mezcla.web.leaflet.draft.SheetDraft;
 import mezcla.web.leaflet.draft.SheetDrafts;
 import mezcla.web.leaflet.sheet.SheetForm;
 import mezcla.web.leaflet.sheet.SheetReading;
+import mezcla.web.leaflet.sheet.SheetRemark;
 import mezcla.web.leaflet.sheet.SheetWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
@@ -31,7 +36,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -59,41 +63,63 @@ class LeafletController {
         this.forms = forms;
     }
 
+    /** Every sheet. */
+    record All(List<Leaflets.Sheet> sheets, List<Leaflets.Sheet> withdrawn, List<SheetDraft> drafts) {}
+
     @GetMapping("/leaflets")
-    String all(Model model) {
-        model.addAttribute("sheets", leaflets.offered());
-        model.addAttribute(
-                "withdrawn",
-                leaflets.sheets().stream().filter(Leaflets.Sheet::withdrawn).toList());
-        model.addAttribute("drafts", drafts.inHand());
-        return "leaflet/leaflets";
+    ModelAndView all() {
+        return PageView.of(
+                "leaflet/leaflets",
+                new All(
+                        leaflets.offered(),
+                        leaflets.sheets().stream()
+                                .filter(Leaflets.Sheet::withdrawn)
+                                .toList(),
+                        drafts.inHand()));
     }
+
+    /** A sheet as it is drawn, and what is odd about it. */
+    record Drawn(DrawnSheet drawn, List<SheetRemark> remarks) {
+        static Drawn of(SheetForm form) {
+            SheetReading reading = new SheetReading(form);
+            return new Drawn(DrawnSheet.of(form, reading), reading.remarks());
+        }
+    }
+
+    /** One sheet. */
+    record One(
+            long id,
+            Leaflet leaflet,
+            boolean withdrawn,
+            DrawnSheet drawn,
+            List<SheetRemark> remarks,
+            List<SheetWords.Example> examples,
+            boolean latest,
+            List<String> retypings) {}
 
     @GetMapping("/leaflets/{id}")
-    String one(@PathVariable long id, Model model) {
+    ModelAndView one(@PathVariable long id) {
         Leaflet leaflet = leaflets.version(id);
-        model.addAttribute("id", id);
-        model.addAttribute("leaflet", leaflet);
-        model.addAttribute("withdrawn", leaflets.isWithdrawn(id));
-        said(SheetForm.asTyped(leaflets, id), model);
-        model.addAttribute("examples", SheetWords.examples(leaflet));
-        model.addAttribute("latest", leaflets.latest(leaflet.key()).version() == leaflet.version());
-        model.addAttribute(
-                "retypings",
-                leaflets.retypings(id).stream()
-                        .map(each -> "%s on %s: %s"
-                                .formatted(
-                                        each.who(),
-                                        Figures.day(each.at(), houses.house().timeZone()),
-                                        each.differences().isEmpty() ? "all the same" : each.differences()))
-                        .toList());
-        return "leaflet/leaflet";
-    }
-
-    private static void said(SheetForm form, Model model) {
-        SheetReading reading = new SheetReading(form);
-        model.addAttribute("drawn", DrawnSheet.of(form, reading));
-        model.addAttribute("remarks", reading.remarks());
+        Drawn sheet = Drawn.of(SheetForm.asTyped(leaflets, id));
+        return PageView.of(
+                "leaflet/leaflet",
+                new One(
+                        id,
+                        leaflet,
+                        leaflets.isWithdrawn(id),
+                        sheet.drawn(),
+                        sheet.remarks(),
+                        SheetWords.examples(leaflet),
+                        leaflets.latest(leaflet.key()).version() == leaflet.version(),
+                        leaflets.retypings(id).stream()
+                                .map(each -> "%s on %s: %s"
+                                        .formatted(
+                                                each.who(),
+                                                Figures.day(
+                                                        each.at(),
+                                                        houses.house().timeZone()),
+                                                each.differences().isEmpty() ? "all the same" : each.differences()))
+                                .toList()));
     }
 
     @GetMapping("/leaflets/{id}/file")
@@ -117,53 +143,9 @@ class LeafletController {
         return "redirect:/leaflets/" + id;
     }
 
-    @GetMapping("/leaflets/{id}/retype")
-    ModelAndView retype(
-            @PathVariable long id,
-            @RequestParam(defaultValue = "") String formKey,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
-        if (!forms.isKey(formKey)) {
-            return forms.askAgainWithNewKey();
-        }
-        FieldErrors errors = new FieldErrors();
-        errors.read("figures", () -> {
-            leaflets.refuseOwn(id, member);
-            return id;
-        });
-        return retyping(id, Map.of("formKey", formKey), errors, model);
-    }
-
-    @PostMapping("/leaflets/{id}/retypings")
-    ModelAndView retyped(
-            @PathVariable long id,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
-        Leaflet leaflet = leaflets.version(id);
-        Units units = Units.shown();
-        FieldErrors errors = new FieldErrors();
-        List<String> differences = new ArrayList<>();
-        for (CriticalFigure figure : CriticalFigure.of(leaflet)) {
-            String text = typed.getOrDefault(figure.id(), "");
-            CriticalFigure.Typed again =
-                    errors.read(figure.id(), () -> figure.read(text, leaflet, units.volume(), units.temperature()));
-            if (again != null && !figure.agrees(again)) {
-                differences.add("%s: typed as “%s”"
-                        .formatted(
-                                SheetWords.figure(leaflet, figure), text.strip().replaceAll("\\s*\\R\\s*", ", ")));
-            }
-        }
-        return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    leaflets.retype(id, member, String.join("; ", differences));
-                    return "/leaflets/" + id + "?retyped";
-                },
-                objection -> "figures",
-                () -> retyping(id, typed, errors, model));
-    }
+    /** The figures of a sheet, typed a second time. */
+    @RefusedAt("figures")
+    record RetypedForm() {}
 
     /**
      * A figure to type again.
@@ -174,62 +156,112 @@ class LeafletController {
      */
     public record Blank(String id, String label, boolean lines) {}
 
-    private ModelAndView retyping(long id, Map<String, String> typed, FieldErrors errors, Model model) {
-        Leaflet leaflet = leaflets.version(id);
-        model.addAttribute("id", id);
-        model.addAttribute("leaflet", leaflet);
-        model.addAttribute(
-                "blanks",
-                CriticalFigure.of(leaflet).stream()
-                        .map(figure -> new Blank(
-                                figure.id(),
-                                SheetWords.start(SheetWords.figure(leaflet, figure)),
-                                SheetWords.isLines(figure)))
-                        .toList());
-        model.addAttribute("typed", typed);
-        model.addAttribute("errors", errors);
-        model.addAttribute(
-                "already", forms.ledTo(typed.getOrDefault("formKey", "")).orElse(null));
-        return new ModelAndView("leaflet/retype", model.asMap());
+    /** A sheet that is typed a second time. */
+    record Retyping(long id, Leaflet leaflet, List<Blank> blanks, @Nullable String already) {}
+
+    @GetMapping("/leaflets/{id}/retype")
+    ModelAndView retype(@PathVariable long id, Sent<Asked> sent, @AuthenticationPrincipal SignedIn member) {
+        if (!forms.isKey(sent.key())) {
+            return forms.askAgainWithNewKey();
+        }
+        sent.read("figures", () -> {
+            leaflets.refuseOwn(id, member);
+            return id;
+        });
+        return retyping(id, sent);
     }
+
+    @PostMapping("/leaflets/{id}/retypings")
+    ModelAndView retyped(@PathVariable long id, Sent<RetypedForm> sent, @AuthenticationPrincipal SignedIn member) {
+        Leaflet leaflet = leaflets.version(id);
+        Units units = Units.shown();
+        List<String> differences = new ArrayList<>();
+        for (CriticalFigure figure : CriticalFigure.of(leaflet)) {
+            String text = sent.typed(figure.id());
+            CriticalFigure.Typed again =
+                    sent.read(figure.id(), () -> figure.read(text, leaflet, units.volume(), units.temperature()));
+            if (again != null && !figure.agrees(again)) {
+                differences.add("%s: typed as “%s”"
+                        .formatted(
+                                SheetWords.figure(leaflet, figure), text.strip().replaceAll("\\s*\\R\\s*", ", ")));
+            }
+        }
+        return forms.answer(
+                sent,
+                "/leaflets/" + id + "?retyped",
+                form -> leaflets.retype(id, member, String.join("; ", differences)),
+                () -> retyping(id, sent));
+    }
+
+    private ModelAndView retyping(long id, Sent<?> sent) {
+        Leaflet leaflet = leaflets.version(id);
+        return PageView.of(
+                "leaflet/retype",
+                new Retyping(
+                        id,
+                        leaflet,
+                        CriticalFigure.of(leaflet).stream()
+                                .map(figure -> new Blank(
+                                        figure.id(),
+                                        SheetWords.start(SheetWords.figure(leaflet, figure)),
+                                        SheetWords.isLines(figure)))
+                                .toList(),
+                        forms.ledTo(sent.key()).orElse(null)),
+                sent);
+    }
+
+    /**
+     * A file that may be read in.
+     *
+     * @param document what is in it; null before one was chosen
+     * @param faults what is wrong with it
+     * @param added what it would add; null where it adds nothing
+     * @param drawn that as it is drawn; null likewise
+     */
+    record Bringing(
+            @Nullable String document,
+            List<String> faults,
+            @Nullable Leaflet added,
+            List<SheetWords.Example> examples,
+            @Nullable DrawnSheet drawn,
+            List<SheetRemark> remarks) {}
+
+    /** A file of a sheet. */
+    @RefusedAt("file")
+    record FileForm(@Nullable MultipartFile file) {}
+
+    /** A file that was looked at, and why there is another version. */
+    @RefusedAt("file")
+    record DocumentForm(@Takes(asTyped = true) String document) {}
 
     @GetMapping("/leaflets/import")
     @PreAuthorize("hasRole('STEWARD')")
-    String bringFile(Model model) {
-        model.addAttribute("errors", new FieldErrors());
-        return "leaflet/import";
+    ModelAndView bringFile() {
+        return PageView.of(
+                "leaflet/import", new Bringing(null, List.of(), null, List.of(), null, List.of()), Sent.nothing());
     }
 
     /** Shows what a file would add, before anything is added. */
     @PostMapping("/leaflets/import")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView preview(@RequestParam(name = "file", required = false) @Nullable MultipartFile file, Model model) {
-        FieldErrors errors = new FieldErrors();
-        String document = errors.read("file", () -> TypedFile.text(file, MOST_BYTES));
-        return preview(document, forms.newKey(), errors, model);
+    ModelAndView preview(Sent<FileForm> sent) {
+        MultipartFile file = sent.file("file");
+        return preview(sent.read("file", () -> TypedFile.text(file, MOST_BYTES)), sent);
     }
 
     @PostMapping("/leaflets/imports")
     @PreAuthorize("hasRole('STEWARD')")
-    ModelAndView bring(
-            @RequestParam(defaultValue = "") String document,
-            @RequestParam(defaultValue = "") String formKey,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member,
-            Model model) {
-        FieldErrors errors = new FieldErrors();
+    ModelAndView bring(Sent<DocumentForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String document = sent.typed("document");
         Leaflet read = LeafletFile.of(document).leaflet();
-        WhyRevised why = read != null && leaflets.isKnown(read.key()) ? WhyRevised.of(typed, errors) : null;
-        model.addAttribute("typed", typed);
+        WhyRevised why = read != null && leaflets.isKnown(read.key()) ? WhyRevised.of(sent) : null;
         return forms.answer(
-                errors,
-                formKey,
-                () -> {
-                    Leaflet leaflet = LeafletFile.of(document).leaflet();
-                    if (leaflet == null) {
+                sent,
+                form -> {
+                    if (read == null) {
                         throw Refusal.of(new FormObjection.FileBroken());
                     }
-                    Leaflet added = leaflets.asAdded(leaflet);
+                    Leaflet added = leaflets.asAdded(read);
                     Leaflet before = added.version() == 1 ? null : leaflets.latest(added.key());
                     long id = leaflets.add(added, member);
                     if (before != null && why != null) {
@@ -237,28 +269,27 @@ class LeafletController {
                     }
                     return "/leaflets/" + id + "?added";
                 },
-                objection -> "file",
-                () -> preview(document, formKey, errors, model));
+                () -> preview(document, sent));
     }
 
-    private ModelAndView preview(@Nullable String document, String formKey, FieldErrors errors, Model model) {
+    private ModelAndView preview(@Nullable String document, Sent<?> sent) {
         LeafletFile file = document == null ? null : LeafletFile.of(document);
         Leaflet leaflet = file == null ? null : file.leaflet();
-        Leaflet added = leaflet == null ? null : errors.read("file", () -> leaflets.asAdded(leaflet));
-        model.addAttribute("errors", errors);
-        if (!model.containsAttribute("typed")) {
-            model.addAttribute("typed", Map.of());
+        Leaflet added = leaflet == null ? null : sent.read("file", () -> leaflets.asAdded(leaflet));
+        Drawn sheet = added == null ? null : Drawn.of(SheetForm.of(added));
+        ModelAndView page = PageView.of(
+                "leaflet/import",
+                new Bringing(
+                        document,
+                        file == null ? List.of() : file.faults(),
+                        added,
+                        added == null ? List.of() : SheetWords.examples(added),
+                        sheet == null ? null : sheet.drawn(),
+                        sheet == null ? List.of() : sheet.remarks()),
+                sent);
+        if (leaflet == null) {
+            page.setStatus(HttpStatus.UNPROCESSABLE_CONTENT);
         }
-        model.addAttribute("faults", file == null ? List.of() : file.faults());
-        model.addAttribute("document", document);
-        model.addAttribute("formKey", formKey);
-        model.addAttribute("added", added);
-        if (added != null) {
-            model.addAttribute("examples", SheetWords.examples(added));
-            said(SheetForm.of(added), model);
-        }
-        boolean refused = !errors.none() || leaflet == null;
-        return new ModelAndView(
-                "leaflet/import", model.asMap(), refused ? HttpStatus.UNPROCESSABLE_CONTENT : HttpStatus.OK);
+        return page;
     }
 }

@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
 import mezcla.batch.LogBook;
 import mezcla.log.LogEntry;
@@ -48,10 +47,8 @@ class AccountPages {
      * @param name whose it is
      * @param lines its lines, the newest first
      * @param owes what it owes, plainly, for the field of a payment; empty for nothing
-     * @param typed what was typed, where it was refused
      */
-    record Page(
-            String heading, String houseName, String name, List<Line> lines, String owes, Map<String, String> typed) {}
+    record Page(String heading, String houseName, String name, List<Line> lines, String owes) {}
 
     /** A line: when, what, how much, what it came to then, and the entry that it comes from. */
     record Line(String day, String what, String amount, boolean good, String balance, String page) {}
@@ -68,7 +65,7 @@ class AccountPages {
      * @throws Refusal {@code unknown-account}
      */
     @Transactional(readOnly = true)
-    Page page(SignedIn member, String of, Map<String, String> typed) {
+    Page page(SignedIn member, String of) {
         String name = of.isBlank() ? member.name() : of;
         if (!member.isSteward() && !name.equals(member.name())) {
             throw new AccessDeniedException("the account of somebody else");
@@ -84,8 +81,7 @@ class AccountPages {
                 houses.house().name(),
                 name,
                 lines(all, name),
-                balance.isNegative() ? balance.abs().getAmount().toPlainString() : "",
-                typed);
+                balance.isNegative() ? balance.abs().getAmount().toPlainString() : "");
     }
 
     private List<Line> lines(Accounts all, String name) {

@@ -76,7 +76,6 @@ class MoneyPages {
      * @param which what the cards rest on
      * @param cards the kits side by side
      * @param paidOff when equipment has paid for itself; empty where nobody can say
-     * @param typed what was typed, for a payment that was refused
      */
     record Page(
             String heading,
@@ -92,8 +91,7 @@ class MoneyPages {
             List<String> covers,
             String which,
             List<Card> cards,
-            String paidOff,
-            Map<String, String> typed) {}
+            String paidOff) {}
 
     /** A batch as it is drawn. */
     record Curve(long batch, String title, CostCurveDrawing drawing, String below) {}
@@ -115,7 +113,7 @@ class MoneyPages {
     }
 
     @Transactional(readOnly = true)
-    Page page(SignedIn member, @Nullable Long batch, Map<String, String> typed) {
+    Page page(SignedIn member, @Nullable Long batch) {
         House house = houses.house();
         Accounts all = accounts.accounts();
         YearMonth month = YearMonth.from(clock.instant().atZone(house.timeZone()));
@@ -165,8 +163,7 @@ class MoneyPages {
                         .limit(CARDS)
                         .map(size -> card(size, size.equals(best.get(0))))
                         .toList(),
-                paidOff(prices, process, drawn.orElse(null)),
-                typed);
+                paidOff(prices, process, drawn.orElse(null)));
     }
 
     private static double rounded(double rolls) {

@@ -1,7 +1,8 @@
 package mezcla.web.money.month;
 
 import java.time.YearMonth;
-import java.util.Map;
+import java.util.function.Consumer;
+import mezcla.leaflet.FilmProcess;
 import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.web.access.SignedIn;
@@ -9,12 +10,13 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.typed.TypedMoney;
-import mezcla.web.forms.typed.TypedText;
-import mezcla.web.house.HouseService;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.money.MoneyService;
 import mezcla.web.words.Spreadsheet;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -28,19 +30,15 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 @PreAuthorize("hasRole('STEWARD')")
 class MonthController {
-    private static final int NAME_CHARACTERS = 60;
-
     private final MonthPages months;
     private final PricePages prices;
     private final MoneyService money;
-    private final HouseService houses;
     private final OneTimeForms forms;
 
-    MonthController(MonthPages months, PricePages prices, MoneyService money, HouseService houses, OneTimeForms forms) {
+    MonthController(MonthPages months, PricePages prices, MoneyService money, OneTimeForms forms) {
         this.months = months;
         this.prices = prices;
         this.money = money;
-        this.houses = houses;
         this.forms = forms;
     }
 
@@ -57,64 +55,63 @@ class MonthController {
         return Spreadsheet.saved("money-" + month + ".csv", months.csv(month));
     }
 
+    /** How film of a process is charged. */
+    @RefusedAt("price")
+    record ChargingForm(
+            @Takes(asTyped = true) String process, @Takes(asTyped = true) String how, @Nullable Money price) {
+        boolean atCost() {
+            return !how.equals("price");
+        }
+    }
+
+    /** What a laboratory takes for a roll. */
+    @RefusedAt("price")
+    record LaboratoryForm(
+            @Takes(field = "lab-process", asTyped = true) String process, @Takes(field = "laboratory") Money price) {}
+
+    /** Something that was bought for the house. */
+    @RefusedAt("price")
+    record EquipmentForm(String what, @Takes(field = "cost") Money price) {}
+
     @GetMapping("/money/prices")
     ModelAndView prices() {
-        return PageView.of("money/prices", prices.page(Map.of()), new FieldErrors());
+        return prices(Sent.nothing());
+    }
+
+    private ModelAndView prices(Sent<?> sent) {
+        return PageView.of("money/prices", prices.page(), sent);
     }
 
     @PostMapping("/money/charging")
-    ModelAndView charging(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String process = errors.read("process", () -> process(text(typed, "process")));
-        boolean atCost = !text(typed, "how").equals("price");
-        Money price = atCost ? null : errors.read("price", () -> amount(typed, "price"));
-        return answered(typed, errors, () -> money.charge(member, FieldErrors.known(process), price));
+    ModelAndView charging(Sent<ChargingForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String process = process(sent, "process");
+        if (sent.typed("how").equals("price") && sent.typed("price").isBlank()) {
+            sent.errors().add("price", new TypedObjection.Missing());
+        }
+        return saved(
+                sent, form -> money.charge(member, FieldErrors.known(process), form.atCost() ? null : form.price()));
     }
 
     @PostMapping("/money/laboratory")
-    ModelAndView laboratory(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String process = errors.read("lab-process", () -> process(text(typed, "lab-process")));
-        Money price = errors.read("laboratory", () -> amount(typed, "laboratory"));
-        return answered(
-                typed, errors, () -> money.laboratory(member, FieldErrors.known(process), FieldErrors.known(price)));
+    ModelAndView laboratory(Sent<LaboratoryForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String process = process(sent, "lab-process");
+        return saved(sent, form -> money.laboratory(member, FieldErrors.known(process), form.price()));
     }
 
     @PostMapping("/money/equipment")
-    ModelAndView equipment(@RequestParam Map<String, String> typed, @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String what = errors.read(
-                "what", () -> TypedText.of(text(typed, "what"), NAME_CHARACTERS, new TypedObjection.Missing()));
-        Money price = errors.read("cost", () -> amount(typed, "cost"));
-        return answered(
-                typed, errors, () -> money.equipment(member, FieldErrors.known(what), FieldErrors.known(price)));
+    ModelAndView equipment(Sent<EquipmentForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return saved(sent, form -> money.equipment(member, form.what(), form.price()));
     }
 
-    private ModelAndView answered(Map<String, String> typed, FieldErrors errors, Runnable act) {
-        return forms.answer(
-                errors,
-                text(typed, "formKey"),
-                () -> {
-                    act.run();
-                    return "/money/prices?saved";
-                },
-                objection -> "price",
-                () -> PageView.of("money/prices", prices.page(typed), errors));
+    private <F extends Record> ModelAndView saved(Sent<F> sent, Consumer<F> act) {
+        return forms.answer(sent, "/money/prices?saved", act, () -> prices(sent));
     }
 
-    private String process(String key) {
-        return prices.processes().stream()
-                .filter(process -> process.key().equals(key))
+    private @Nullable String process(Sent<?> sent, String field) {
+        return sent.read(field, () -> prices.processes().stream()
+                .map(FilmProcess::key)
+                .filter(key -> key.equals(sent.typed(field)))
                 .findFirst()
-                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownProcess()))
-                .key();
-    }
-
-    private Money amount(Map<String, String> typed, String field) {
-        return TypedMoney.of(text(typed, field), houses.house().currency());
-    }
-
-    private static String text(Map<String, String> typed, String field) {
-        return typed.getOrDefault(field, "");
+                .orElseThrow(() -> Refusal.of(new FormObjection.UnknownProcess())));
     }
 }

@@ -2,7 +2,6 @@ package mezcla.web.money.month;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
 import mezcla.leaflet.FilmProcess;
 import mezcla.money.HousePrices;
@@ -38,7 +37,6 @@ class PricePages {
      * @param history what was decided, the latest first
      * @param equipment what was bought, the latest first
      * @param choices the processes to choose from
-     * @param typed what was typed, where it was refused
      */
     record Page(
             String heading,
@@ -46,8 +44,7 @@ class PricePages {
             List<Of> processes,
             List<String> history,
             List<String> equipment,
-            List<FilmProcess> choices,
-            Map<String, String> typed) {}
+            List<FilmProcess> choices) {}
 
     /** A process with how it is charged and what a laboratory takes. */
     record Of(String name, String charged, String laboratory) {}
@@ -61,7 +58,7 @@ class PricePages {
     }
 
     @Transactional(readOnly = true)
-    Page page(Map<String, String> typed) {
+    Page page() {
         HousePrices prices = accounts.prices();
         var now = clock.instant();
         var zone = houses.house().timeZone();
@@ -107,7 +104,6 @@ class PricePages {
                 processes,
                 history,
                 equipment,
-                processes(),
-                typed);
+                processes());
     }
 }

@@ -4,14 +4,15 @@ import java.time.Duration;
 import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import mezcla.measure.Refusal;
 import mezcla.verdict.Evening;
-import mezcla.web.forms.FieldErrors;
+import mezcla.web.forms.Asked;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
 import mezcla.web.house.HouseService;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
@@ -19,7 +20,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The evening: several loads in a row. */
@@ -35,23 +35,18 @@ class EveningController {
         this.forms = forms;
     }
 
+    /** A load that is taken out of the evening. */
+    @RefusedAt("evening")
+    record DropForm() {}
+
     @GetMapping("/evening")
-    ModelAndView evening(@RequestParam Map<String, String> typed) {
-        return page(typed, new FieldErrors());
+    ModelAndView evening(Sent<Asked> sent) {
+        return page(sent);
     }
 
     @PostMapping("/evening/loads/{id}/drops")
-    ModelAndView drop(@PathVariable long id, @RequestParam Map<String, String> typed) {
-        FieldErrors errors = new FieldErrors();
-        return forms.answer(
-                errors,
-                typed.getOrDefault("formKey", ""),
-                () -> {
-                    evenings.drop(id);
-                    return "/evening?dropped";
-                },
-                objection -> "evening",
-                () -> page(typed, errors));
+    ModelAndView drop(@PathVariable long id, Sent<DropForm> sent) {
+        return forms.answer(sent, "/evening?dropped", form -> evenings.drop(id), () -> page(sent));
     }
 
     /**
@@ -72,14 +67,15 @@ class EveningController {
             boolean warm,
             String staysWarm) {}
 
-    private ModelAndView page(Map<String, String> typed, FieldErrors errors) {
-        String pour = typed.getOrDefault("pour", "").strip();
-        String minutes = typed.getOrDefault("between", Long.toString(Evening.BETWEEN.toMinutes()))
+    private ModelAndView page(Sent<?> sent) {
+        String pour = sent.typed("pour").strip();
+        String minutes = sent.typed()
+                .getOrDefault("between", Long.toString(Evening.BETWEEN.toMinutes()))
                 .strip();
-        boolean warm = typed.getOrDefault("warm", "").equals("yes");
-        LocalTime pourAt = pour.isEmpty() ? null : errors.read("pour", () -> hour(pour));
-        Duration between = errors.read("between", () -> between(minutes));
-        Optional<EveningView> evening = errors.read("evening", () -> evenings.plan(
+        boolean warm = sent.typed("warm").equals("yes");
+        LocalTime pourAt = pour.isEmpty() ? null : sent.read("pour", () -> hour(pour));
+        Duration between = sent.read("between", () -> between(minutes));
+        Optional<EveningView> evening = sent.read("evening", () -> evenings.plan(
                         pourAt, between == null ? Evening.BETWEEN : between, warm)
                 .map(plan -> EveningView.of(plan, evenings.now(), houses.house().timeZone())));
         return PageView.of(
@@ -91,7 +87,7 @@ class EveningController {
                         minutes,
                         warm,
                         Figures.count((int) Evening.STAYS_WARM.toHours(), "hour")),
-                errors);
+                sent);
     }
 
     private static LocalTime hour(String typed) {

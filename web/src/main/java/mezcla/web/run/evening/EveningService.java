@@ -13,6 +13,7 @@ import mezcla.batch.BatchState;
 import mezcla.log.Roll;
 import mezcla.log.RunStarted;
 import mezcla.measure.Refusal;
+import mezcla.processing.RunSteps;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
@@ -24,7 +25,6 @@ import mezcla.web.house.Tank;
 import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.ribbon.RibbonService;
-import mezcla.web.run.plan.RunForm;
 import mezcla.web.warm.WarmService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -59,13 +59,22 @@ public class EveningService {
     }
 
     /**
+     * How a load is to be run.
+     *
+     * @param choices how it is done
+     * @param celsius how warm its baths are to be, in °C; null for as printed
+     * @param probe what watches it, as a form has it; empty for nothing
+     */
+    public record How(RunSteps.Choices choices, @Nullable Double celsius, String probe) {}
+
+    /**
      * Plans a load after those that are planned already.
      *
      * @throws Refusal {@code unknown-batch}, {@code too-many-loads}, {@code tested-first} for film that cannot be made again
      *     in a batch that is to be tested, or that its film does not fit its tank
      */
     @Transactional
-    public void add(SignedIn who, long batchId, List<Roll> rolls, Tank tank, RunForm form) {
+    public void add(SignedIn who, long batchId, List<Roll> rolls, Tank tank, How how) {
         if (rows().size() >= Evening.MOST_LOADS) {
             throw Refusal.of(new FormObjection.TooManyLoads(Evening.MOST_LOADS));
         }
@@ -78,7 +87,7 @@ public class EveningService {
                 && RunPlan.of(batch, planning.question(rolls, tank)).asksForTest()) {
             throw Refusal.of(new FormObjection.TestedFirst());
         }
-        mapper.add(who.id(), batch.id(), PlannedLoad.of(rolls, form).write(), clock.instant());
+        mapper.add(who.id(), batch.id(), PlannedLoad.of(rolls, tank.id(), how).write(), clock.instant());
     }
 
     private List<EveningMapper.LoadRow> rows() {

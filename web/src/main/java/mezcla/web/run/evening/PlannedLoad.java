@@ -4,7 +4,9 @@ import java.util.List;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.processing.RunSteps;
-import mezcla.web.run.plan.RunForm;
+import mezcla.web.forms.Asked;
+import mezcla.web.forms.Sent;
+import mezcla.web.run.plan.RunTyped;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
@@ -24,9 +26,9 @@ record PlannedLoad(
     private static final int VERSION = 3;
     private static final JsonMapper JSON = JsonMapper.shared();
 
-    /** What was planned with a form, whose film was read already. */
-    static PlannedLoad of(List<Roll> rolls, RunForm form) {
-        return new PlannedLoad(VERSION, rolls, form.tankId(), form.choices(), form.readCelsius(), form.getProbe());
+    /** What was planned. */
+    static PlannedLoad of(List<Roll> rolls, long tankId, EveningService.How how) {
+        return new PlannedLoad(VERSION, rolls, tankId, how.choices(), how.celsius(), how.probe());
     }
 
     static PlannedLoad read(String body) {
@@ -43,13 +45,14 @@ record PlannedLoad(
 
     /** The address of the plan of this load, after the batch's; which film it is was said when it was planned. */
     String query(FilmProcess process) {
-        RunForm form = new RunForm();
-        form.beginWith(rolls);
-        form.setProcess(process.key());
-        form.setTank(Long.toString(tankId));
-        form.choose(choices);
-        form.setProbe(probe);
-        form.setCelsius(celsius == null ? "" : Figures.plain(celsius, 1) + " °C");
-        return form.query();
+        Sent<Asked> sent = Sent.nothing();
+        RunTyped typed = new RunTyped(sent);
+        typed.beginWith(rolls);
+        typed.ofProcess(process.key());
+        typed.choose(choices);
+        sent.put("tank", Long.toString(tankId));
+        sent.put("probe", probe);
+        sent.put("celsius", celsius == null ? "" : Figures.plain(celsius, 1) + " °C");
+        return typed.query();
     }
 }

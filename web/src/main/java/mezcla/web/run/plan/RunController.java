@@ -1,11 +1,10 @@
 package mezcla.web.run.plan;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.UnaryOperator;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
@@ -18,6 +17,9 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Planning;
@@ -29,10 +31,8 @@ import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 
 /** The Run: which batch, and these rolls through that batch. */
@@ -70,80 +70,91 @@ class RunController {
 
     @GetMapping("/run")
     ModelAndView possible(@AuthenticationPrincipal SignedIn member) {
-        return PageView.of("run/possible", pages.possible(member), new FieldErrors());
+        return PageView.of("run/possible", pages.possible(member));
     }
 
+    /** Film, tank and way of a run; what it says is read by {@link RunTyped}. */
+    @RefusedAt(
+            value = "run",
+            of = {"film=count0", "temperature=celsius"})
+    record RunForm(
+            @Takes(asTyped = true) String push,
+            @Takes(asTyped = true) String tank,
+            @Takes(asTyped = true) String steps,
+            @Takes(asTyped = true) String probe,
+            @Takes(asTyped = true) String when,
+            @Takes(asTyped = true) String why,
+            @Takes(asTyped = true) String madeFor) {}
+
     @GetMapping("/batches/{id}/run")
-    ModelAndView plan(
-            @PathVariable long id,
-            @ModelAttribute("form") RunForm form,
-            @RequestParam Map<String, String> typed,
-            @AuthenticationPrincipal SignedIn member) {
-        if (!forms.isKey(form.getFormKey())) {
+    ModelAndView plan(@PathVariable long id, Sent<RunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        if (!forms.isKey(sent.key())) {
             return forms.askAgainWithNewKey();
         }
+        RunTyped typed = new RunTyped(sent);
         UsualWays.Usual way = usual.of(member, runs.batch(id));
-        if (!RunForm.choosesIn(typed)) {
-            form.choose(way.choices());
+        if (!typed.isChoosing()) {
+            typed.choose(way.choices());
         }
-        if (form.getFilm().isEmpty()) {
-            form.beginWith(member.owner(), form.getTank());
+        if (typed.isUntyped()) {
+            typed.beginWith(member.owner());
         }
-        form.ownedBy(member.owner());
-        if (form.getTank().isEmpty()) {
-            form.setTank(tankFor(form, id, way));
+        typed.ownedBy(member.owner());
+        if (typed.at("tank").isEmpty()) {
+            sent.put("tank", tankFor(typed, id, way));
         }
-        return page(id, form, member, new FieldErrors(), false);
+        return page(id, sent, member, false);
     }
 
     /** The plan again, for browsers without scripts. */
     @PostMapping("/batches/{id}/run")
-    ModelAndView planAgain(
-            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return page(id, form, member, new FieldErrors(), false);
+    ModelAndView planAgain(@PathVariable long id, Sent<RunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return page(id, sent, member, false);
     }
 
     @PostMapping("/batches/{id}/runs")
-    ModelAndView log(
-            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, asked -> {
-            runs.refuseTwice(id, asked.rolls(), form.moment(houses.house()), form.isOthers());
-            long logged = log(member, id, asked, form);
-            evenings.drop(form.loadId());
+    ModelAndView log(@PathVariable long id, Sent<RunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return sent(id, sent, member, (asked, typed) -> {
+            ZoneId zone = houses.house().timeZone();
+            runs.refuseTwice(id, asked.rolls(), typed.moment(zone), typed.ticked("others"));
+            long logged = log(member, id, asked, typed, zone);
+            evenings.drop(typed.loadId());
             return "/batches/" + id + "?logged=" + logged;
         });
     }
 
-    private long log(SignedIn member, long id, RunService.Asked asked, RunForm form) {
-        Instant when = form.moment(houses.house());
+    private long log(SignedIn member, long id, RunService.Asked asked, RunTyped typed, ZoneId zone) {
+        Instant when = typed.moment(zone);
+        boolean about = typed.ticked("about");
         UnaryOperator<RunBath> really = bath -> {
-            Integer took = form.readTook(bath.fillId());
+            Integer took = typed.readTook(bath.fillId());
             return took == null ? bath : bath.really(took, bath.celsius());
         };
-        if (when == null && !form.isAbout()) {
-            return runs.log(member, id, asked, form.choices(), form.isDone(), really);
+        if (when == null && !about) {
+            return runs.log(member, id, asked, typed.choices(), typed.ticked("done"), really);
         }
         return runs.logEarlier(
-                member, id, asked, when == null ? clock.instant() : when, form.isAbout(), form.choices(), really);
+                member, id, asked, when == null ? clock.instant() : when, about, typed.choices(), really);
     }
 
     @PostMapping("/batches/{id}/starts")
-    ModelAndView start(
-            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, asked -> {
-            refuseUnknownFilm(id, form, asked.rolls());
-            return "/runs/" + start(member, id, asked, form) + "/ribbon";
+    ModelAndView start(@PathVariable long id, Sent<RunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return sent(id, sent, member, (asked, typed) -> {
+            refuseUnknownFilm(id, typed, asked.rolls());
+            long started = runs.start(member, id, asked, typed.seenSequence(), typed.choices(), typed.probeChoice());
+            evenings.begin(typed.loadId(), started);
+            return "/runs/" + started + "/ribbon";
         });
     }
 
     /** Film of which nobody said what it is, or that is not made for this, is asked about first (rules, section 14). */
-    private void refuseUnknownFilm(long id, RunForm form, List<Roll> rolls) {
-        if (form.isFilmTypeMissing() && runs.hasSeveralProcesses()) {
+    private void refuseUnknownFilm(long id, RunTyped typed, List<Roll> rolls) {
+        if (typed.isFilmTypeMissing() && runs.hasSeveralProcesses()) {
             throw Refusal.of(new FormObjection.FilmTypeMissing());
         }
         rolls.stream()
                 .map(Roll::film)
-                .filter(film -> film != null && film.madeFor() != null && !form.isCross())
+                .filter(film -> film != null && film.madeFor() != null && !typed.ticked("cross"))
                 .findFirst()
                 .ifPresent(film -> {
                     throw Refusal.of(new FormObjection.AnotherProcess(
@@ -153,18 +164,16 @@ class RunController {
                 });
     }
 
-    private long start(SignedIn member, long id, RunService.Asked asked, RunForm form) {
-        long started = runs.start(member, id, asked, form.seenSequence(), form.choices(), form.probeChoice());
-        evenings.begin(form.loadId(), started);
-        return started;
-    }
-
     @PostMapping("/batches/{id}/loads")
-    ModelAndView load(
-            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, asked -> {
-            refuseUnknownFilm(id, form, asked.rolls());
-            evenings.add(member, id, asked.rolls(), asked.tank(), form);
+    ModelAndView load(@PathVariable long id, Sent<RunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return sent(id, sent, member, (asked, typed) -> {
+            refuseUnknownFilm(id, typed, asked.rolls());
+            evenings.add(
+                    member,
+                    id,
+                    asked.rolls(),
+                    asked.tank(),
+                    new EveningService.How(typed.choices(), asked.celsius(), typed.at("probe")));
             return "/evening?planned";
         });
     }
@@ -172,60 +181,52 @@ class RunController {
     /** Keeps how this run is planned as the way of the house. */
     @PreAuthorize("hasRole('STEWARD')")
     @PostMapping("/batches/{id}/ways")
-    ModelAndView way(
-            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, asked -> {
-            usual.keep(member, runs.batch(id).process(), form.choices());
-            return "/batches/" + id + "/run?" + form.query() + "&kept&formKey=" + forms.newKey();
+    ModelAndView way(@PathVariable long id, Sent<RunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return sent(id, sent, member, (asked, typed) -> {
+            usual.keep(member, runs.batch(id).process(), typed.choices());
+            return "/batches/" + id + "/run?" + typed.query() + "&kept&formKey=" + forms.newKey();
         });
     }
 
     @PostMapping("/batches/{id}/overrides")
-    ModelAndView override(
-            @PathVariable long id, @ModelAttribute("form") RunForm form, @AuthenticationPrincipal SignedIn member) {
-        return sent(id, form, member, asked -> {
-            long passed = runs.override(
-                    member,
-                    id,
-                    asked,
-                    TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.OverrideReasonMissing()));
-            form.setPassed(passed == 0 ? "" : Long.toString(passed));
-            return "/batches/" + id + "/run?" + form.query() + "&formKey=" + forms.newKey();
+    ModelAndView override(@PathVariable long id, Sent<RunForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String why = sent.read(
+                "why",
+                () -> TypedText.of(sent.typed("why"), REASON_CHARACTERS, new FormObjection.OverrideReasonMissing()));
+        return sent(id, sent, member, (asked, typed) -> {
+            long passed = runs.override(member, id, asked, FieldErrors.known(why));
+            sent.put("passed", passed == 0 ? "" : Long.toString(passed));
+            return "/batches/" + id + "/run?" + typed.query() + "&formKey=" + forms.newKey();
         });
     }
 
     /** What a form asks for, once it is read. */
     private interface Act {
-        String on(RunService.Asked asked);
+        String on(RunService.Asked asked, RunTyped typed);
     }
 
-    private ModelAndView sent(long id, RunForm form, SignedIn member, Act act) {
-        FieldErrors errors = new FieldErrors();
-        List<Roll> rolls = form.rolls(errors, runs.batch(id).process());
-        form.readSteps(errors);
-        Tank tank = errors.read(
-                "tank", () -> houses.tank(form.tankId()).moved(form.choices().movement()));
-        Double celsius = errors.read("celsius", form::readCelsius);
-        pages.readTimes(form, errors);
-        AtomicBoolean movedOn = new AtomicBoolean();
+    private <F extends Record> ModelAndView sent(long id, Sent<F> sent, SignedIn member, Act act) {
+        RunTyped typed = new RunTyped(sent);
+        List<Roll> rolls = typed.rolls(runs.batch(id).process());
+        typed.readSteps();
+        Tank tank = sent.read(
+                "tank", () -> houses.tank(typed.tankId()).moved(typed.choices().movement()));
+        Double celsius = typed.readCelsius();
+        typed.readTimes();
         return forms.answer(
-                errors,
-                form.getFormKey(),
-                () -> act.on(new RunService.Asked(rolls, Objects.requireNonNull(tank), celsius, form.passedRow())),
-                objection -> {
-                    movedOn.set(objection instanceof FormObjection.MovedOn);
-                    return RunPages.fieldOf(objection);
-                },
-                () -> page(id, form, member, errors, movedOn.get()));
+                sent,
+                form -> act.on(
+                        new RunService.Asked(rolls, Objects.requireNonNull(tank), celsius, typed.passedRow()), typed),
+                () -> page(id, sent, member, sent.errors().refused("run", "moved-on")));
     }
 
-    private ModelAndView page(long id, RunForm form, SignedIn member, FieldErrors errors, boolean movedOn) {
-        return PageView.of("run/run", pages.plan(id, form, member, errors, movedOn), errors);
+    private ModelAndView page(long id, Sent<?> sent, SignedIn member, boolean movedOn) {
+        return PageView.of("run/run", pages.plan(id, sent, member, movedOn), sent);
     }
 
-    /** The tank of the member's last run, unless the film does not go into it; then the smallest that it goes into. */
-    private String tankFor(RunForm form, long id, UsualWays.Usual way) {
-        List<Roll> rolls = form.rolls(new FieldErrors(), runs.batch(id).process());
+    /** The tank of the member’s last run, unless the film does not go into it; then the smallest that it goes into. */
+    private String tankFor(RunTyped typed, long id, UsualWays.Usual way) {
+        List<Roll> rolls = typed.rolls(runs.batch(id).process());
         return houses.tanks().stream()
                 .filter(tank -> Long.valueOf(tank.id()).equals(way.tankId()))
                 .filter(tank -> tank.fit(rolls).objection().isEmpty())

@@ -5,7 +5,6 @@ import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
-import mezcla.measure.Objection;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
@@ -13,9 +12,9 @@ import mezcla.verdict.RunPlan;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
-import mezcla.web.forms.Beside;
-import mezcla.web.forms.FieldErrors;
+import mezcla.web.film.FilmTyped;
 import mezcla.web.forms.OneTimeForms;
+import mezcla.web.forms.Sent;
 import mezcla.web.house.HouseService;
 import mezcla.web.house.Tank;
 import mezcla.web.journal.telling.EntryLine;
@@ -38,8 +37,6 @@ import org.springframework.stereotype.Service;
 /** Puts the pages of the Run together; each within the one read transaction of its page. */
 @Service
 class RunPages {
-    private static final Beside FIELDS =
-            Beside.field("run").or("push", "tank", "steps", "probe", "when", "why", "madeFor");
 
     private final RunService runs;
     private final HouseService houses;
@@ -119,7 +116,7 @@ class RunPages {
             List<UnderWayView> underWay,
             @Nullable String already,
             BatchState batch,
-            RunForm form,
+            RunTyped form,
             List<FilmFormat> formats,
             List<String> pushes,
             List<Movement> movements,
@@ -136,48 +133,37 @@ class RunPages {
             String testKey,
             boolean severalProcesses) {}
 
-    /** The field of the form that an objection stands beside. */
-    static String fieldOf(Objection objection) {
-        return switch (objection.field()) {
-            case "film" -> "count0";
-            case "temperature" -> "celsius";
-            default -> FIELDS.apply(objection);
-        };
-    }
-
-    Plan plan(long id, RunForm form, SignedIn member, FieldErrors errors, boolean movedOn) {
-        form.padded();
-        FieldErrors reading = new FieldErrors();
-        List<Roll> rolls = form.rolls(reading, runs.batch(id).process());
-        Tank tank = reading.read("tank", () -> houses.tank(form.tankId()));
-        Double celsius = reading.read("celsius", form::readCelsius);
-        reading.all().forEach((field, sentence) -> errors.all().putIfAbsent(field, sentence));
-        form.readSteps(errors);
-        RunPlan plan = !reading.none() || tank == null
+    Plan plan(long id, Sent<?> sent, SignedIn member, boolean movedOn) {
+        RunTyped typed = new RunTyped(sent);
+        List<Roll> rolls = typed.rolls(runs.batch(id).process());
+        Tank tank = sent.read("tank", () -> houses.tank(typed.tankId()));
+        Double celsius = typed.readCelsius();
+        typed.readSteps();
+        RunPlan plan = tank == null || sent.errors().unread(RunPages::isOfThePlan)
                 ? null
-                : errors.read(
+                : sent.read(
                         "when",
                         () -> runs.plan(
                                 id,
                                 new RunService.Asked(
-                                        rolls, tank.moved(form.choices().movement()), celsius, form.passedRow()),
-                                form.moment(houses.house())));
+                                        rolls, tank.moved(typed.choices().movement()), celsius, typed.passedRow()),
+                                typed.moment(houses.house().timeZone())));
         if (plan != null) {
             plan.objections().stream()
-                    .filter(objection -> !fieldOf(objection).equals("run"))
-                    .forEach(objection -> errors.add(fieldOf(objection), objection));
+                    .filter(objection -> !sent.fieldOf(objection).equals("run"))
+                    .forEach(objection -> sent.errors().add(sent.fieldOf(objection), objection));
         }
         return new Plan(
                 plan == null || plan.baths().stream().anyMatch(bath -> bath.time() == null)
                         ? null
-                        : errors.read("steps", () -> steps(plan, form)),
+                        : sent.read("steps", () -> steps(plan, typed)),
                 plan == null || tank == null
                         ? null
                         : WaysView.of(
                                 plan.batch().leaflet(),
                                 rolls,
                                 tank,
-                                form.choices().movement()),
+                                typed.choices().movement()),
                 plan == null
                         ? null
                         : RunView.of(
@@ -188,45 +174,44 @@ class RunPages {
                         ? ""
                         : charging.of(member, id, rolls, plan.question().at()),
                 runs.lastRow(),
-                movedOn ? runs.movedOn(id, form.seenSequence()) : null,
+                movedOn ? runs.movedOn(id, typed.seenSequence()) : null,
                 underWay().stream().filter(run -> run.batchId() == id).toList(),
-                forms.ledTo(form.getFormKey()).orElse(null),
+                forms.ledTo(sent.key()).orElse(null),
                 runs.batch(id),
-                form,
+                typed,
                 List.of(FilmFormat.values()),
-                RunForm.PUSHES,
+                FilmTyped.PUSHES,
                 List.of(Movement.values()),
                 List.of(SimulatedBath.Fault.values()),
                 probes.probes(),
                 probes.simulatedFor(id),
                 evenings.planned(),
                 houses.tanks(),
-                whose(member, runs.batch(id), form),
-                plan == null || plan.fits() || !form.getWhen().isEmpty() ? List.of() : runs.waysOut(plan),
+                whose(member, runs.batch(id), typed),
+                plan == null || plan.fits() || !typed.at("when").isEmpty() ? List.of() : runs.waysOut(plan),
                 WaysView.steps(runs.batch(id).leaflet()),
                 WaysView.steps(runs.batch(id).leaflet()).stream()
                         .map(step -> ",#step-" + step.key() + "-error")
                         .collect(Collectors.joining()),
-                plan == null || !form.getWhen().isEmpty() ? null : TestFirst.of(plan),
+                plan == null || !typed.at("when").isEmpty() ? null : TestFirst.of(plan),
                 forms.newKey(),
                 runs.hasSeveralProcesses());
     }
 
     /** Whose way the form shows, in words; empty where it is nobody's. */
-    private String whose(SignedIn member, BatchState batch, RunForm form) {
+    private String whose(SignedIn member, BatchState batch, RunTyped typed) {
         UsualWays.Usual way = usual.of(member, batch);
-        return way.choices().equals(form.choices()) ? way.whose() : "";
+        return way.choices().equals(typed.choices()) ? way.whose() : "";
     }
 
-    /** Reads how long film was in the baths, so that what cannot be read stands beside its field. */
-    void readTimes(RunForm form, FieldErrors errors) {
-        form.getTook().keySet().stream()
-                .filter(fill -> fill.matches("[0-9]{1,9}"))
-                .forEach(fill -> errors.read("took" + fill, () -> form.readTook(Long.parseLong(fill))));
+    /** Whether a plan cannot be made while something stands beside that field. */
+    private static boolean isOfThePlan(String field) {
+        return !field.startsWith("took")
+                && !List.of("run", "why", "when", "madeFor", "steps", "probe").contains(field);
     }
 
-    private StepsView steps(RunPlan plan, RunForm form) {
-        RunSteps steps = plan.steps(form.choices());
+    private StepsView steps(RunPlan plan, RunTyped typed) {
+        RunSteps steps = plan.steps(typed.choices());
         return StepsView.of(
                 steps,
                 plan.question().tankMl(),

@@ -7,15 +7,17 @@ import java.util.Set;
 import mezcla.log.AirKept;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
-import mezcla.measure.TypedObjection;
 import mezcla.processing.RunProgress;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
-import mezcla.web.forms.Beside;
+import mezcla.web.forms.Asked;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.RefusedAt;
+import mezcla.web.forms.Sent;
+import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedText;
 import mezcla.web.house.HouseService;
 import mezcla.web.ribbon.PracticeReport;
@@ -26,7 +28,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
@@ -36,7 +37,6 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class UnderWayController {
     private static final int REASON_CHARACTERS = 200;
-    private static final int HANGS_CHARACTERS = 60;
 
     private final RunService runs;
     private final HouseService houses;
@@ -60,101 +60,84 @@ class UnderWayController {
         this.clock = clock;
     }
 
+    /** How a run went. */
+    @RefusedAt("run")
+    record EndForm(
+            @Takes(asTyped = true) String when,
+            @Nullable String hangs,
+            @Takes(or = FormObjection.UnknownAir.class) @Nullable AirKept air) {}
+
+    /** Why a run was given up half way. */
+    @RefusedAt("run")
+    record GivenUpForm(@Takes(asTyped = true) String when, @Takes(asTyped = true) String why, List<String> reached) {}
+
+    /** Why a run does not take place. */
+    @RefusedAt("run")
+    record OffForm(
+            @Takes(asTyped = true) String when,
+            @Takes(most = 200, or = FormObjection.ReasonMissing.class) String why) {}
+
     @GetMapping("/runs/{started}")
     ModelAndView underWay(@PathVariable long started) {
-        RunEndForm form = new RunEndForm();
-        form.setFormKey(forms.newKey());
-        return page(started, form, new FieldErrors(), true);
+        return page(started, Sent.nothing(), true);
     }
 
     @PostMapping("/runs/{started}/end")
-    ModelAndView finish(
-            @PathVariable long started,
-            @ModelAttribute("form") RunEndForm form,
-            @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        List<Roll> rolls = form.rolls(
-                errors, runs.find(started).map(run -> run.batch().process()).orElse(null));
-        String hangs = form.getHangs().isBlank()
-                ? null
-                : errors.read(
-                        "hangs", () -> TypedText.of(form.getHangs(), HANGS_CHARACTERS, new TypedObjection.Missing()));
-        Instant when = errors.read("when", () -> form.moment(houses.house()));
-        AirKept air = errors.read("air", form::airKept);
-        runs.find(started).ifPresent(run -> run.start().baths().forEach(bath -> form.really(bath, errors)));
+    ModelAndView finish(@PathVariable long started, Sent<EndForm> sent, @AuthenticationPrincipal SignedIn member) {
+        RunEndTyped typed = new RunEndTyped(sent);
+        Optional<RunService.UnderWay> running = runs.find(started);
+        List<Roll> rolls = typed.rolls(running.map(run -> run.batch().process()).orElse(null));
+        Instant when = sent.read("when", () -> typed.moment(houses.house().timeZone()));
+        running.ifPresent(run -> run.start().baths().forEach(typed::really));
         return forms.answer(
-                errors,
-                form.getFormKey(),
-                () -> {
+                sent,
+                form -> {
                     runs.find(started)
-                            .ifPresent(run -> runs.refuseTwice(run.start().batchId(), rolls, when, form.isOthers()));
+                            .ifPresent(run ->
+                                    runs.refuseTwice(run.start().batchId(), rolls, when, typed.ticked("others")));
                     long batch = runs.finish(
                             member,
                             started,
                             rolls,
-                            bath -> form.really(bath, errors),
+                            typed::really,
                             when,
-                            form.isAbout(),
-                            air,
-                            hangs);
+                            typed.ticked("about"),
+                            form.air(),
+                            form.hangs());
                     return evenings.planned() > 0 ? "/evening?logged" : "/batches/" + batch + "?logged";
                 },
-                Beside.field("run").or("when"),
-                () -> page(started, form, errors, false));
+                () -> page(started, sent, false));
     }
 
     @PostMapping("/runs/{started}/abandonment")
-    ModelAndView abandon(
-            @PathVariable long started,
-            @ModelAttribute("form") RunEndForm form,
-            @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String why = errors.read(
-                "gaveUp", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
+    ModelAndView abandon(@PathVariable long started, Sent<GivenUpForm> sent, @AuthenticationPrincipal SignedIn member) {
+        String why = sent.read(
+                "gaveUp", () -> TypedText.of(sent.typed("why"), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
+        Set<Long> reached = new RunEndTyped(sent).reached();
         return forms.answer(
-                errors,
-                form.getFormKey(),
-                () -> {
-                    RunEndForm confirmed = confirmed(started);
-                    long batch = runs.abandon(
-                            member,
-                            started,
-                            form.getReached(),
-                            bath -> confirmed.really(bath, errors),
-                            FieldErrors.known(why));
+                sent,
+                form -> {
+                    RunEndTyped confirmed = confirmed(started);
+                    long batch = runs.abandon(member, started, reached, confirmed::really, FieldErrors.known(why));
                     return "/batches/" + batch + "?abandoned";
                 },
-                Beside.field("run").or("when", "reached"),
-                () -> {
-                    Set<Long> typed = Set.copyOf(form.getReached());
-                    ModelAndView again = page(started, form, errors, true);
-                    form.setReached(typed);
-                    return again;
-                });
+                () -> page(started, sent, true));
     }
 
     /** How long the film was in each bath, as far as that was confirmed on the ribbon. */
-    private RunEndForm confirmed(long started) {
+    private RunEndTyped confirmed(long started) {
         RibbonService.Running running = ribbon.running(started);
-        RunEndForm confirmed = new RunEndForm();
+        RunEndTyped confirmed = new RunEndTyped(Sent.<Asked>nothing());
         confirmed.beginWith(running, ribbon.progress(running));
         return confirmed;
     }
 
     @PostMapping("/runs/{started}/call-off")
-    ModelAndView callOff(
-            @PathVariable long started,
-            @ModelAttribute("form") RunEndForm form,
-            @AuthenticationPrincipal SignedIn member) {
-        FieldErrors errors = new FieldErrors();
-        String why = errors.read(
-                "why", () -> TypedText.of(form.getWhy(), REASON_CHARACTERS, new FormObjection.ReasonMissing()));
+    ModelAndView callOff(@PathVariable long started, Sent<OffForm> sent, @AuthenticationPrincipal SignedIn member) {
         return forms.answer(
-                errors,
-                form.getFormKey(),
-                () -> "/batches/" + runs.callOff(member, started, FieldErrors.known(why)) + "?off",
-                Beside.field("run").or("when"),
-                () -> page(started, form, errors, true));
+                sent,
+                form -> "/batches/" + runs.callOff(member, started, form.why()) + "?off",
+                () -> page(started, sent, true));
     }
 
     /**
@@ -186,15 +169,16 @@ class UnderWayController {
             @Nullable UnderWayView run,
             @Nullable PracticeReport report,
             long started,
-            RunEndForm form,
+            RunEndTyped form,
             List<FilmFormat> formats,
             List<AirKept> airs) {}
 
-    private ModelAndView page(long started, RunEndForm form, FieldErrors errors, boolean asPlanned) {
+    private ModelAndView page(long started, Sent<?> sent, boolean asPlanned) {
         Optional<RunService.UnderWay> run = runs.find(started);
+        RunEndTyped typed = new RunEndTyped(sent);
         PracticeReport report =
-                asPlanned ? run.map(each -> beginWith(each, form)).orElse(null) : null;
-        form.padded();
+                asPlanned ? run.map(each -> beginWith(each, typed)).orElse(null) : null;
+        sent.begin("formKey", forms.newKey());
         return PageView.of(
                 "run/under-way",
                 new Page(
@@ -202,18 +186,18 @@ class UnderWayController {
                                 .orElse(null),
                         report,
                         started,
-                        form,
+                        typed,
                         List.of(FilmFormat.values()),
                         List.of(AirKept.values())),
-                errors);
+                sent);
     }
 
     /** Begins with what was planned, and goes on with what was confirmed; what became of that, where anything was. */
-    private @Nullable PracticeReport beginWith(RunService.UnderWay run, RunEndForm form) {
-        form.beginWith(run.start());
+    private @Nullable PracticeReport beginWith(RunService.UnderWay run, RunEndTyped typed) {
+        typed.beginWith(run.start());
         RibbonService.Running running = ribbon.running(run.start().stamp().sequence());
         RunProgress progress = ribbon.progress(running);
-        form.beginWith(running, progress);
+        typed.beginWith(running, progress);
         return progress.passed().isEmpty() ? null : ribbon.report(running);
     }
 }
