@@ -173,7 +173,7 @@ public class ArchitectureTest {
                 .layer("words")
                 .definedBy("mezcla.web.words")
                 .layer("forms")
-                .definedBy("mezcla.web.forms")
+                .definedBy("mezcla.web.forms..")
                 .layer("clock")
                 .definedBy("mezcla.web.clock")
                 .layer("store")

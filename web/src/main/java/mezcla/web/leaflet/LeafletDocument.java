@@ -1,16 +1,17 @@
 package mezcla.web.leaflet;
 
-import java.util.ArrayList;
+import com.fasterxml.jackson.annotation.JsonAutoDetect;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.PropertyAccessor;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.Function;
+import java.util.Objects;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Exhaustion;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.PrintedExample;
 import mezcla.leaflet.PrintedMovement;
@@ -19,415 +20,296 @@ import mezcla.leaflet.Range;
 import mezcla.leaflet.Recipe;
 import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
-import mezcla.leaflet.Unit;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JsonParser;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.EnumNamingStrategies;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.cfg.MapperConfig;
+import tools.jackson.databind.introspect.AnnotatedClass;
+import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.module.SimpleModule;
 
-/** Reads a leaflet from its JSON document, and writes it ({@code mezcla-leaflet/1}). */
-public final class LeafletDocument {
+/**
+ * A leaflet as its JSON document has it ({@code mezcla-leaflet/1}): what a figure’s absence means is said here, the rest is
+ * bound by the names of the core’s own records.
+ */
+public record LeafletDocument(
+        String format,
+        String key,
+        int version,
+        String name,
+        String maker,
+        String process,
+        @Nullable String processName,
+        @Nullable String processCode,
+        double makesMl,
+        List<Part> parts,
+        List<OfBath> baths,
+        @Nullable List<OfStep> steps,
+        @Nullable StepClock clock,
+        @Nullable List<PrintedExample> examples) {
     static final String FORMAT = "mezcla-leaflet/1";
-    private static final JsonMapper JSON =
-            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .addModule(new SimpleModule("leaflet").addDeserializer(Addition.Care.class, new Care()))
+            .changeDefaultPropertyInclusion(each -> each.withValueInclusion(JsonInclude.Include.NON_NULL))
+            .changeDefaultVisibility(each -> each.withVisibility(PropertyAccessor.IS_GETTER, JsonAutoDetect.Visibility.NONE))
+            .annotationIntrospector(new Names())
+            .addMixIn(Part.class, WithoutDefaults.class)
+            .addMixIn(Addition.class, WithoutDefaults.class)
+            .addMixIn(PrintedMovement.class, WithoutDefaults.class)
+            .addMixIn(OfTiming.class, WithoutDefaults.class)
+            .addMixIn(OfStep.class, WithoutDefaults.class)
+            .addMixIn(Within.class, WithoutDefaults.class)
+            .build();
 
-    private LeafletDocument() {}
+    /** What is false, 0 or nothing is left out. */
+    @JsonInclude(JsonInclude.Include.NON_DEFAULT)
+    private interface WithoutDefaults {}
 
+    private static final class Names extends JacksonAnnotationIntrospector {
+        private static final long serialVersionUID = 1;
+
+        @Override
+        public Object findEnumNamingStrategy(MapperConfig<?> config, AnnotatedClass type) {
+            return EnumNamingStrategies.KebabCaseStrategy.class;
+        }
+    }
+
+    /** How carefully a part is measured; normally where nothing is said. */
+    private static final class Care extends ValueDeserializer<Addition.Care> {
+        @Override
+        public Addition.Care deserialize(JsonParser in, DeserializationContext context) {
+            return Addition.Care.valueOf(in.getString().toUpperCase(Locale.ROOT));
+        }
+
+        @Override
+        public Addition.Care getAbsentValue(DeserializationContext context) {
+            return Addition.Care.NORMAL;
+        }
+    }
+
+    /** From one figure to another. */
+    record Limits(double min, double max) {
+        static @Nullable Limits of(@Nullable Range range) {
+            return range == null ? null : new Limits(range.min(), range.max());
+        }
+
+        static @Nullable Range range(@Nullable Limits limits) {
+            return limits == null ? null : new Range(limits.min, limits.max);
+        }
+    }
+
+    /** A bath; one that a house names has its own name and letters. */
+    record OfBath(
+            String key,
+            String role,
+            @Nullable String roleName,
+            @Nullable String letters,
+            Recipe recipe,
+            OfTiming timing,
+            double capacityForMl,
+            @Nullable Limits capacity,
+            @Nullable Limits lifeDays,
+            Bath.@Nullable OneShot oneShot,
+            @Nullable PrintedMovement movement) {
+        static OfBath of(Bath bath) {
+            boolean own = bath.role().nature() == BathRole.Nature.OTHER;
+            return new OfBath(
+                    bath.key(),
+                    bath.role().key(),
+                    own ? bath.role().name() : null,
+                    own ? bath.role().letters() : null,
+                    bath.recipe(),
+                    OfTiming.of(bath.timing(), bath.rotarySeconds()),
+                    bath.capacityForMl(),
+                    Limits.of(bath.capacity()),
+                    Limits.of(bath.lifeDays()),
+                    bath.oneShot(),
+                    bath.movement());
+        }
+
+        Bath bath() {
+            return new Bath(
+                    key,
+                    roleName == null || letters == null
+                            ? BathRole.of(role)
+                            : BathRole.named(role, roleName, letters),
+                    recipe,
+                    timing.timing(),
+                    capacityForMl,
+                    Limits.range(capacity),
+                    Limits.range(lifeDays),
+                    oneShot,
+                    timing.rotarySeconds,
+                    movement);
+        }
+    }
+
+    /** A printed temperature with its tolerance; one that stands in was not printed. */
+    record Within(double min, double max, boolean standsIn) {}
+
+    /** How a time grows. */
+    record Wear(
+            String kind,
+            @Nullable Double percent,
+            @Nullable List<Exhaustion.Step> steps) {
+        static Wear of(Exhaustion exhaustion) {
+            return exhaustion.by(
+                    () -> new Wear("fixed", null, null),
+                    percent -> new Wear("per-roll", percent, null),
+                    steps -> new Wear("steps", null, steps));
+        }
+
+        Exhaustion exhaustion() {
+            return switch (kind) {
+                case "fixed" -> new Exhaustion.Fixed();
+                case "per-roll" -> new Exhaustion.PerRoll(Objects.requireNonNull(percent));
+                case "steps" -> new Exhaustion.Steps(Objects.requireNonNull(steps));
+                default -> throw new IllegalArgumentException("no such exhaustion: " + kind);
+            };
+        }
+    }
+
+    /** What a push does; a roll that is pushed counts as one where nothing is said. */
+    record Push(double stops, double factor, @Nullable Double wearWeight) {}
+
+    /** The times of a bath. */
+    record OfTiming(
+            double baseSeconds,
+            @Nullable Double mostSeconds,
+            boolean atLeast,
+            double atC,
+            Within withinC,
+            Wear exhaustion,
+            @Nullable List<Push> push,
+            @Nullable List<Timing.TimeAt> temperatureTable,
+            @Nullable Double rotarySeconds) {
+        static OfTiming of(Timing timing, @Nullable Double rotarySeconds) {
+            double most = timing.mostSeconds();
+            return new OfTiming(
+                    timing.baseSeconds(),
+                    Double.isInfinite(most) || most <= timing.baseSeconds() ? null : most,
+                    Double.isInfinite(most),
+                    timing.atC(),
+                    new Within(timing.leastC(), timing.mostC(), !timing.printsTolerance()),
+                    Wear.of(timing.exhaustion()),
+                    orNone(timing.push().stream()
+                            .map(push -> new Push(push.stops(), push.factor(), push.wearWeight()))
+                            .toList()),
+                    orNone(timing.temperatureTable()),
+                    rotarySeconds);
+        }
+
+        Timing timing() {
+            return new Timing(
+                    baseSeconds,
+                    most(baseSeconds, mostSeconds, atLeast),
+                    atC,
+                    withinC.min,
+                    withinC.max,
+                    !withinC.standsIn,
+                    exhaustion.exhaustion(),
+                    all(push).stream()
+                            .map(each -> new Timing.Push(
+                                    each.stops, each.factor, Objects.requireNonNullElse(each.wearWeight, 1.0)))
+                            .toList(),
+                    all(temperatureTable));
+        }
+    }
+
+    private static double most(double seconds, @Nullable Double most, boolean atLeast) {
+        return atLeast ? Double.POSITIVE_INFINITY : Objects.requireNonNullElse(most, seconds);
+    }
+
+    /** A step of the process. */
+    record OfStep(
+            ProcessStep.Kind kind,
+            @Nullable String bath,
+            @Nullable Double seconds,
+            @Nullable Double mostSeconds,
+            boolean atLeast,
+            @Nullable Integer fills,
+            @Nullable Double atC,
+            @Nullable String says) {
+        static OfStep of(ProcessStep step) {
+            Double most = step.mostSeconds();
+            boolean open = most != null && Double.isInfinite(most);
+            return new OfStep(
+                    step.kind(), step.bath(), step.seconds(), open ? null : most, open, step.fills(), step.atC(), step.says());
+        }
+
+        ProcessStep step() {
+            double longest = seconds == null ? 0 : most(seconds, mostSeconds, atLeast);
+            return new ProcessStep(
+                    kind,
+                    bath,
+                    seconds,
+                    seconds != null && longest > seconds ? Double.valueOf(longest) : null,
+                    fills,
+                    atC,
+                    says);
+        }
+    }
+
+    private static <T> @Nullable List<T> orNone(List<T> all) {
+        return all.isEmpty() ? null : all;
+    }
+
+    private static <T> List<T> all(@Nullable List<T> some) {
+        return some == null ? List.of() : some;
+    }
+
+    /** Reads a document. */
     public static Leaflet read(String document) {
         return read(JSON.readTree(document));
     }
 
+    /** Reads a document that was taken apart already. */
     public static Leaflet read(JsonNode root) {
+        List.of("key", "version", "name", "maker", "process", "makesMl", "parts", "baths").forEach(root::required);
+        return JSON.treeToValue(root, LeafletDocument.class).leaflet();
+    }
+
+    private Leaflet leaflet() {
         return new Leaflet(
-                text(root, "key"),
-                root.get("version").asInt(),
-                text(root, "name"),
-                text(root, "maker"),
-                process(root),
-                optionalText(root, "processCode"),
-                number(root, "makesMl"),
-                each(root.get("parts"), LeafletDocument::part),
-                each(root.get("baths"), LeafletDocument::bath),
-                each(root.get("steps"), LeafletDocument::step),
-                root.has("clock") ? StepClock.valueOf(constant(text(root, "clock"))) : null,
-                each(
-                        root.get("examples"),
-                        node -> new PrintedExample(
-                                text(node, "bath"),
-                                number(node, "rollsBefore"),
-                                number(node, "rolls"),
-                                number(node, "seconds"))));
-    }
-
-    private static FilmProcess process(JsonNode root) {
-        String name = optionalText(root, "processName");
-        String key = text(root, "process");
-        return name == null ? FilmProcess.of(key) : FilmProcess.named(key, name);
-    }
-
-    private static ProcessStep step(JsonNode node) {
-        Double fills = optionalNumber(node, "fills");
-        Double seconds = optionalNumber(node, "seconds");
-        double most = seconds == null ? 0 : most(node, seconds);
-        return new ProcessStep(
-                ProcessStep.Kind.valueOf(constant(text(node, "kind"))),
-                optionalText(node, "bath"),
-                seconds,
-                seconds != null && most > seconds ? Double.valueOf(most) : null,
-                fills == null ? null : fills.intValue(),
-                optionalNumber(node, "atC"),
-                optionalText(node, "says"));
-    }
-
-    private static BathRole role(JsonNode node) {
-        String name = optionalText(node, "roleName");
-        String letters = optionalText(node, "letters");
-        return name == null || letters == null
-                ? BathRole.of(text(node, "role"))
-                : BathRole.named(text(node, "role"), name, letters);
-    }
-
-    private static Part part(JsonNode node) {
-        return new Part(
-                text(node, "key"),
-                text(node, "name"),
-                number(node, "amount"),
-                unit(node),
-                node.path("airSensitive").asBoolean(false),
-                optionalNumber(node, "unopenedDays"),
-                optionalNumber(node, "openedDays"),
-                optionalNumber(node, "inVialsDays"),
-                optionalNumber(node, "valueShare"));
-    }
-
-    private static Bath bath(JsonNode node) {
-        JsonNode oneShot = node.get("oneShot");
-        return new Bath(
-                text(node, "key"),
-                role(node),
-                recipe(node.get("recipe")),
-                timing(node.get("timing")),
-                number(node, "capacityForMl"),
-                range(node.get("capacity")),
-                range(node.get("lifeDays")),
-                oneShot == null ? null : new Bath.OneShot(number(oneShot, "stockParts"), number(oneShot, "waterParts")),
-                optionalNumber(node.get("timing"), "rotarySeconds"),
-                node.has("movement") ? movement(node.get("movement")) : null);
-    }
-
-    private static PrintedMovement movement(JsonNode node) {
-        return new PrintedMovement(
-                PrintedMovement.Kind.valueOf(constant(text(node, "kind"))),
-                method(node, "first"),
-                method(node, "then"),
-                node.path("initialSeconds").asDouble(0),
-                node.path("everySeconds").asDouble(0),
-                node.path("forSeconds").asDouble(0),
-                node.path("turns").asInt(0));
-    }
-
-    private static PrintedMovement.@Nullable Method method(JsonNode node, String name) {
-        return node.has(name) ? PrintedMovement.Method.valueOf(constant(text(node, name))) : null;
-    }
-
-    private static void write(ObjectNode node, PrintedMovement movement) {
-        node.put("kind", words(movement.kind()));
-        PrintedMovement.Method first = movement.first();
-        PrintedMovement.Method then = movement.then();
-        put(node, "first", first == null ? null : words(first));
-        put(node, "then", then == null ? null : words(then));
-        if (movement.kind() == PrintedMovement.Kind.INTERVALS) {
-            node.put("initialSeconds", movement.initialSeconds()).put("everySeconds", movement.everySeconds());
-            if (movement.turns() > 0) {
-                node.put("turns", movement.turns());
-            } else {
-                node.put("forSeconds", movement.forSeconds());
-            }
-        }
-    }
-
-    private static Recipe recipe(JsonNode node) {
-        JsonNode mixing = node.get("mixingC");
-        return new Recipe(
-                Recipe.Mode.valueOf(constant(text(node, "mode"))),
-                number(node, "finalMl"),
-                number(node, "startWaterMl"),
-                mixing == null
-                        ? null
-                        : new MixingTemperature(
-                                optionalNumber(mixing, "min"), number(mixing, "target"), optionalNumber(mixing, "max")),
-                each(node.get("additions"), LeafletDocument::addition));
-    }
-
-    private static Addition addition(JsonNode node) {
-        Double wait = optionalNumber(node, "waitMinutes");
-        return new Addition(
-                text(node, "part"),
-                number(node, "amount"),
-                unit(node),
-                Addition.Care.valueOf(constant(node.path("care").asString("normal"))),
-                wait == null ? null : wait.intValue(),
-                optionalText(node, "note"),
-                node.path("waterAfterMl").asDouble(0));
-    }
-
-    private static Timing timing(JsonNode node) {
-        JsonNode within = node.get("withinC");
-        double base = number(node, "baseSeconds");
-        return new Timing(
-                base,
-                most(node, base),
-                number(node, "atC"),
-                number(within, "min"),
-                number(within, "max"),
-                !within.path("standsIn").asBoolean(false),
-                exhaustion(node.get("exhaustion")),
-                each(node.get("push"), LeafletDocument::push),
-                each(
-                        node.get("temperatureTable"),
-                        point -> new Timing.TimeAt(number(point, "c"), number(point, "seconds"))));
-    }
-
-    private static double most(JsonNode node, double base) {
-        return node.path("atLeast").asBoolean(false)
-                ? Double.POSITIVE_INFINITY
-                : node.path("mostSeconds").asDouble(base);
-    }
-
-    private static void putMost(ObjectNode node, double base, double most) {
-        if (Double.isInfinite(most)) {
-            node.put("atLeast", true);
-        } else if (most > base) {
-            node.put("mostSeconds", most);
-        }
-    }
-
-    private static Timing.Push push(JsonNode node) {
-        return new Timing.Push(
-                number(node, "stops"),
-                number(node, "factor"),
-                node.path("wearWeight").asDouble(1));
-    }
-
-    private static Exhaustion exhaustion(JsonNode node) {
-        return switch (text(node, "kind")) {
-            case "fixed" -> new Exhaustion.Fixed();
-            case "per-roll" -> new Exhaustion.PerRoll(number(node, "percent"));
-            case "steps" ->
-                new Exhaustion.Steps(each(
-                        node.get("steps"), step -> new Exhaustion.Step(number(step, "upTo"), number(step, "seconds"))));
-            default -> throw new IllegalArgumentException("no such exhaustion: " + node);
-        };
-    }
-
-    private static @Nullable Range range(@Nullable JsonNode node) {
-        return node == null ? null : new Range(number(node, "min"), number(node, "max"));
-    }
-
-    private static Unit unit(JsonNode node) {
-        return Unit.valueOf(constant(text(node, "unit")));
-    }
-
-    private static String constant(String words) {
-        return words.toUpperCase(Locale.ROOT).replace('-', '_');
-    }
-
-    private static String text(JsonNode node, String name) {
-        return node.required(name).asString();
-    }
-
-    private static @Nullable String optionalText(JsonNode node, String name) {
-        return node.has(name) ? node.get(name).asString() : null;
-    }
-
-    private static double number(JsonNode node, String name) {
-        return node.required(name).asDouble();
-    }
-
-    private static @Nullable Double optionalNumber(JsonNode node, String name) {
-        return node.has(name) ? node.get(name).asDouble() : null;
-    }
-
-    private static <T> List<T> each(@Nullable JsonNode array, Function<JsonNode, T> read) {
-        List<T> list = new ArrayList<>();
-        if (array != null) {
-            array.forEach(node -> list.add(read.apply(node)));
-        }
-        return list;
+                key,
+                version,
+                name,
+                maker,
+                processName == null ? FilmProcess.of(process) : FilmProcess.named(process, processName),
+                processCode,
+                makesMl,
+                parts,
+                baths.stream().map(OfBath::bath).toList(),
+                all(steps).stream().map(OfStep::step).toList(),
+                clock,
+                all(examples));
     }
 
     /** The document of a leaflet; {@link #read(String)} reads it back. */
     public static String write(Leaflet leaflet) {
-        ObjectNode root = JSON.createObjectNode();
-        root.put("format", FORMAT)
-                .put("key", leaflet.key())
-                .put("version", leaflet.version())
-                .put("name", leaflet.name())
-                .put("maker", leaflet.maker())
-                .put("process", leaflet.process().key());
-        if (FilmProcess.of(leaflet.process().key())
-                .name()
-                .equals(leaflet.process().key())) {
-            root.put("processName", leaflet.process().name());
-        }
-        put(root, "processCode", leaflet.processCode());
-        root.put("makesMl", leaflet.makesMl());
-        ArrayNode parts = root.putArray("parts");
-        leaflet.parts().forEach(part -> write(parts.addObject(), part));
-        ArrayNode baths = root.putArray("baths");
-        leaflet.baths().forEach(bath -> write(baths.addObject(), bath));
-        if (!leaflet.steps().isEmpty()) {
-            ArrayNode steps = root.putArray("steps");
-            leaflet.steps().forEach(step -> write(steps.addObject(), step));
-        }
-        StepClock clock = leaflet.clock();
-        put(root, "clock", clock == null ? null : words(clock));
-        if (!leaflet.examples().isEmpty()) {
-            ArrayNode examples = root.putArray("examples");
-            leaflet.examples().forEach(example -> examples.addObject()
-                    .put("bath", example.bath())
-                    .put("rollsBefore", example.rollsBefore())
-                    .put("rolls", example.rolls())
-                    .put("seconds", example.seconds()));
-        }
-        return JSON.writeValueAsString(root);
-    }
-
-    private static void write(ObjectNode node, Part part) {
-        node.put("key", part.key())
-                .put("name", part.name())
-                .put("amount", part.amount())
-                .put("unit", part.unit().symbol());
-        if (part.airSensitive()) {
-            node.put("airSensitive", true);
-        }
-        put(node, "unopenedDays", part.unopenedDays());
-        put(node, "openedDays", part.openedDays());
-        put(node, "inVialsDays", part.inVialsDays());
-        put(node, "valueShare", part.valueShare());
-    }
-
-    private static void write(ObjectNode node, Bath bath) {
-        node.put("key", bath.key()).put("role", bath.role().key());
-        if (bath.role().nature() == BathRole.Nature.OTHER) {
-            node.put("roleName", bath.role().name()).put("letters", bath.role().letters());
-        }
-        write(node.putObject("recipe"), bath.recipe());
-        ObjectNode timing = node.putObject("timing");
-        write(timing, bath.timing());
-        put(timing, "rotarySeconds", bath.rotarySeconds());
-        node.put("capacityForMl", bath.capacityForMl());
-        put(node, "capacity", bath.capacity());
-        put(node, "lifeDays", bath.lifeDays());
-        Bath.OneShot oneShot = bath.oneShot();
-        if (oneShot != null) {
-            node.putObject("oneShot").put("stockParts", oneShot.stockParts()).put("waterParts", oneShot.waterParts());
-        }
-        PrintedMovement movement = bath.movement();
-        if (movement != null) {
-            write(node.putObject("movement"), movement);
-        }
-    }
-
-    private static void write(ObjectNode node, Recipe recipe) {
-        node.put("mode", words(recipe.mode()))
-                .put("finalMl", recipe.finalMl())
-                .put("startWaterMl", recipe.startWaterMl());
-        MixingTemperature mixing = recipe.mixingC();
-        if (mixing != null) {
-            ObjectNode warm = node.putObject("mixingC");
-            put(warm, "min", mixing.min());
-            warm.put("target", mixing.target());
-            put(warm, "max", mixing.max());
-        }
-        ArrayNode additions = node.putArray("additions");
-        for (Addition addition : recipe.additions()) {
-            ObjectNode each = additions.addObject();
-            each.put("part", addition.part())
-                    .put("amount", addition.amount())
-                    .put("unit", addition.unit().symbol())
-                    .put("care", words(addition.care()));
-            Integer wait = addition.waitMinutes();
-            if (wait != null) {
-                each.put("waitMinutes", wait.intValue());
-            }
-            put(each, "note", addition.note());
-            if (addition.waterAfterMl() > 0) {
-                each.put("waterAfterMl", addition.waterAfterMl());
-            }
-        }
-    }
-
-    private static void write(ObjectNode node, Timing timing) {
-        node.put("baseSeconds", timing.baseSeconds());
-        putMost(node, timing.baseSeconds(), timing.mostSeconds());
-        node.put("atC", timing.atC());
-        ObjectNode within =
-                node.putObject("withinC").put("min", timing.leastC()).put("max", timing.mostC());
-        if (!timing.printsTolerance()) {
-            within.put("standsIn", true);
-        }
-        ObjectNode exhaustion = node.putObject("exhaustion");
-        timing.exhaustion()
-                .tell(
-                        () -> exhaustion.put("kind", "fixed"),
-                        percent -> exhaustion.put("kind", "per-roll").put("percent", percent),
-                        steps -> {
-                            ArrayNode list = exhaustion.put("kind", "steps").putArray("steps");
-                            steps.forEach(step ->
-                                    list.addObject().put("upTo", step.upTo()).put("seconds", step.seconds()));
-                        });
-        if (!timing.push().isEmpty()) {
-            ArrayNode pushes = node.putArray("push");
-            timing.push().forEach(push -> pushes.addObject()
-                    .put("stops", push.stops())
-                    .put("factor", push.factor())
-                    .put("wearWeight", push.wearWeight()));
-        }
-        if (!timing.temperatureTable().isEmpty()) {
-            ArrayNode table = node.putArray("temperatureTable");
-            timing.temperatureTable()
-                    .forEach(point -> table.addObject().put("c", point.c()).put("seconds", point.seconds()));
-        }
-    }
-
-    private static void write(ObjectNode node, ProcessStep step) {
-        node.put("kind", words(step.kind()));
-        put(node, "bath", step.bath());
-        put(node, "seconds", step.seconds());
-        Double most = step.mostSeconds();
-        if (most != null) {
-            putMost(node, 0, most);
-        }
-        Integer fills = step.fills();
-        if (fills != null) {
-            node.put("fills", fills.intValue());
-        }
-        put(node, "atC", step.atC());
-        put(node, "says", step.says());
-    }
-
-    private static String words(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
-    private static void put(ObjectNode node, String name, @Nullable String text) {
-        if (text != null) {
-            node.put(name, text);
-        }
-    }
-
-    private static void put(ObjectNode node, String name, @Nullable Double number) {
-        if (number != null) {
-            node.put(name, number.doubleValue());
-        }
-    }
-
-    private static void put(ObjectNode node, String name, @Nullable Range range) {
-        if (range != null) {
-            node.putObject(name).put("min", range.min()).put("max", range.max());
-        }
+        FilmProcess process = leaflet.process();
+        return JSON.writeValueAsString(new LeafletDocument(
+                FORMAT,
+                leaflet.key(),
+                leaflet.version(),
+                leaflet.name(),
+                leaflet.maker(),
+                process.key(),
+                FilmProcess.of(process.key()).name().equals(process.key()) ? process.name() : null,
+                leaflet.processCode(),
+                leaflet.makesMl(),
+                leaflet.parts(),
+                leaflet.baths().stream().map(OfBath::of).toList(),
+                orNone(leaflet.steps().stream().map(OfStep::of).toList()),
+                leaflet.clock(),
+                orNone(leaflet.examples())));
     }
 }

@@ -72,6 +72,18 @@ class QueueController {
     @RefusedAt("count0")
     record LeftForm(@Takes(asTyped = true) String process, @Nullable LocalDate by) {}
 
+    /** What film is called matters in a queue. */
+    private static final class LeftFilm extends FilmTyped {
+        LeftFilm(Sent<?> sent) {
+            super(sent);
+        }
+
+        @Override
+        public boolean isMore() {
+            return true;
+        }
+    }
+
     @GetMapping("/queue/new")
     ModelAndView leaving(Sent<Asked> sent, @AuthenticationPrincipal SignedIn member) {
         if (!forms.isKey(sent.key())) {
@@ -86,7 +98,7 @@ class QueueController {
         return PageView.of(
                 "queue/new",
                 new Leaving(
-                        new FilmTyped(sent),
+                        new LeftFilm(sent),
                         processes(),
                         List.of(FilmFormat.values()),
                         FilmTyped.PUSHES,
