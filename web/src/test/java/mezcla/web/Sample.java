@@ -12,7 +12,7 @@ import mezcla.log.BatchMixed;
 import mezcla.log.Bottle;
 import mezcla.log.MixedFill;
 import mezcla.log.Stamp;
-import mezcla.web.leaflet.LeafletDocument;
+import mezcla.web.sheets.LeafletDocument;
 
 /** Things to try words and forms on, without a house. */
 public final class Sample {

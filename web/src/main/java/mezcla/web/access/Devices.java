@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.function.LongFunction;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;

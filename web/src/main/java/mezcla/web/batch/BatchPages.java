@@ -2,10 +2,10 @@ package mezcla.web.batch;
 
 import java.util.List;
 import java.util.Map;
+import mezcla.web.drums.WasteService;
 import mezcla.web.look.LifeService;
 import mezcla.web.look.LookService;
 import mezcla.web.photo.Photos;
-import mezcla.web.waste.WasteService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 

@@ -2,8 +2,8 @@ package mezcla.web.batch;
 
 import java.util.List;
 import java.util.Map;
-import mezcla.web.journal.telling.EntryLine;
 import mezcla.web.shelf.CrateView;
+import mezcla.web.telling.EntryLine;
 import org.jspecify.annotations.Nullable;
 
 /**

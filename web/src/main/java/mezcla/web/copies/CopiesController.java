@@ -9,7 +9,7 @@ import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
 import mezcla.web.forms.RefusedAt;
 import mezcla.web.forms.Sent;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.FileSystemResource;

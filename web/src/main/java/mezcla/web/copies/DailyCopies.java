@@ -19,7 +19,7 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Stream;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import mezcla.web.store.StoreGuard;
 import mezcla.web.store.StoreTrouble;
 import org.jspecify.annotations.Nullable;

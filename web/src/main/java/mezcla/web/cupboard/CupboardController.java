@@ -5,7 +5,7 @@ import mezcla.web.cupboard.arrival.KitProposal;
 import mezcla.web.cupboard.arrival.KitProposals;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.PageView;
-import mezcla.web.leaflet.Leaflets;
+import mezcla.web.sheets.Leaflets;
 import mezcla.web.words.Figures;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -19,7 +19,7 @@ import mezcla.web.forms.RefusedAt;
 import mezcla.web.forms.Sent;
 import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedMoney;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import mezcla.web.words.Units;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;

@@ -2,7 +2,7 @@ package mezcla.web.decided;
 
 import java.util.Locale;
 import java.util.stream.Collectors;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 
 /** What the house has, in words. */

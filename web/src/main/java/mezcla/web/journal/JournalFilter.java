@@ -8,9 +8,9 @@ import mezcla.measure.Refusal;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.house.House;
-import mezcla.web.journal.telling.EntryLine;
-import mezcla.web.journal.telling.EntryWords;
+import mezcla.web.settings.House;
+import mezcla.web.telling.EntryLine;
+import mezcla.web.telling.EntryWords;
 import org.jspecify.annotations.Nullable;
 
 /** What somebody looks for in the journal, as it was typed. */

@@ -10,8 +10,8 @@ import java.util.concurrent.locks.ReentrantReadWriteLock;
 import mezcla.batch.LogBook;
 import mezcla.log.LogEntry;
 import mezcla.web.access.names.KnownNames;
-import mezcla.web.journal.telling.EntryLine;
-import mezcla.web.journal.telling.EntryWords;
+import mezcla.web.telling.EntryLine;
+import mezcla.web.telling.EntryWords;
 
 /**
  * Which entries a word stands in, so that looking for words does not mean putting the whole log into words each time.

@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;

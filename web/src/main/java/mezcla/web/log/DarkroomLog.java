@@ -24,7 +24,7 @@ import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.clock.LogClock;
-import mezcla.web.leaflet.Leaflets;
+import mezcla.web.sheets.Leaflets;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;

@@ -8,6 +8,7 @@ import mezcla.log.LaboratoryPriced;
 import mezcla.log.PaymentRecorded;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
+import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
 import org.joda.money.Money;

@@ -11,6 +11,8 @@ import java.util.Map;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.probes.Probe;
+import mezcla.web.probes.ProbeService;
 import mezcla.web.words.ObjectionWords;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;

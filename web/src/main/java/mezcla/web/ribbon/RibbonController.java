@@ -7,7 +7,7 @@ import mezcla.batch.FillState;
 import mezcla.log.RunBath;
 import mezcla.measure.Refusal;
 import mezcla.processing.BathTemperature;
-import mezcla.web.journal.telling.EntryWords;
+import mezcla.web.telling.EntryWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
 import mezcla.web.words.OneShotWords;

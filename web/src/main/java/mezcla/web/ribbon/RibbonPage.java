@@ -2,8 +2,8 @@ package mezcla.web.ribbon;
 
 import mezcla.processing.RunSteps;
 import mezcla.web.drawing.plot.RibbonDrawing;
-import mezcla.web.house.HouseService;
-import mezcla.web.house.RunHabits;
+import mezcla.web.settings.HouseService;
+import mezcla.web.settings.RunHabits;
 import mezcla.web.words.Figures;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;

@@ -10,9 +10,9 @@ import mezcla.processing.Drift;
 import mezcla.processing.RunPresent;
 import mezcla.processing.RunProgress;
 import mezcla.processing.RunSteps;
-import mezcla.web.probe.Probe;
-import mezcla.web.probe.ProbeService;
-import mezcla.web.probe.ProbeWords;
+import mezcla.web.probes.Probe;
+import mezcla.web.probes.ProbeService;
+import mezcla.web.probes.ProbeWords;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 

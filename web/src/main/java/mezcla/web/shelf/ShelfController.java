@@ -13,7 +13,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.PageView;
 import mezcla.web.forms.Sent;
 import mezcla.web.forms.Takes;
-import mezcla.web.house.Tank;
+import mezcla.web.settings.Tank;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;

@@ -7,6 +7,7 @@ import mezcla.leaflet.WasteRoute;
 import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.drawing.DrumDrawing;
+import mezcla.web.drums.WasteService;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;

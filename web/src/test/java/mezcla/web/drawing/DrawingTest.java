@@ -22,8 +22,8 @@ import mezcla.web.DemoApplicationTest;
 import mezcla.web.drawing.plot.EveningDrawing;
 import mezcla.web.drawing.plot.LifeWindowDrawing;
 import mezcla.web.drawing.plot.RunDrawing;
-import mezcla.web.house.Planning;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.settings.Planning;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
 

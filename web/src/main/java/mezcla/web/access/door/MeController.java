@@ -11,7 +11,7 @@ import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
 import mezcla.web.forms.Sent;
 import mezcla.web.forms.Takes;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.access.prepost.PreAuthorize;

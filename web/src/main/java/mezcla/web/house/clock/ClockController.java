@@ -12,7 +12,7 @@ import mezcla.web.forms.RefusedAt;
 import mezcla.web.forms.Sent;
 import mezcla.web.forms.Takes;
 import mezcla.web.forms.typed.TypedDay;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;

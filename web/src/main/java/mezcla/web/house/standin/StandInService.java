@@ -10,7 +10,7 @@ import mezcla.verdict.StandIns;
 import mezcla.web.access.SignedIn;
 import mezcla.web.decided.BringsBack;
 import mezcla.web.decided.Decisions;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;

@@ -1,7 +1,7 @@
 package mezcla.web.house.things;
 
 import java.util.List;
-import mezcla.web.house.HouseService;
+import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 
 /**

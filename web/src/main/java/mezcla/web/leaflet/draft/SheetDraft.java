@@ -1,7 +1,7 @@
 package mezcla.web.leaflet.draft;
 
 import java.time.Instant;
-import mezcla.web.leaflet.sheet.SheetForm;
+import mezcla.web.sheets.typed.SheetForm;
 import org.jspecify.annotations.Nullable;
 
 /**

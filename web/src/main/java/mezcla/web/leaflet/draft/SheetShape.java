@@ -6,7 +6,7 @@ import java.util.Map;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Recipe;
-import mezcla.web.leaflet.sheet.SheetForm;
+import mezcla.web.sheets.typed.SheetForm;
 import mezcla.web.words.Units;
 
 /** What a sheet usually looks like, to begin from. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import mezcla.web.leaflet.sheet.SheetForm;
+import mezcla.web.sheets.typed.SheetForm;
 
 /**
  * One view of the editor, in the order of the paper.

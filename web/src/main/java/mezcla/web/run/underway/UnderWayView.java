@@ -8,9 +8,9 @@ import mezcla.leaflet.Bath;
 import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
-import mezcla.web.house.House;
-import mezcla.web.journal.telling.EntryWords;
 import mezcla.web.run.course.RunService;
+import mezcla.web.settings.House;
+import mezcla.web.telling.EntryWords;
 import mezcla.web.words.Figures;
 
 /**

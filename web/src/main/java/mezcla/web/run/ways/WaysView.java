@@ -12,7 +12,7 @@ import mezcla.processing.PrintedWays;
 import mezcla.processing.RunSteps;
 import mezcla.processing.StepChoice;
 import mezcla.processing.TankFit;
-import mezcla.web.house.Tank;
+import mezcla.web.settings.Tank;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TankWords;
 

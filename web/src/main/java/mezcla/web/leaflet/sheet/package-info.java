@@ -1,5 +1,0 @@
-/** A sheet as it was typed: its fields, how they are read, and what is said about them. */
-@NullMarked
-package mezcla.web.leaflet.sheet;
-
-import org.jspecify.annotations.NullMarked;

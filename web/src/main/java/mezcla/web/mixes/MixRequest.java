@@ -1,0 +1,21 @@
+package mezcla.web.mixes;
+
+import java.util.List;
+import java.util.Map;
+import mezcla.mixing.MixPlan;
+
+/**
+ * What shall be mixed.
+ *
+ * @param kits the kits that it is mixed from, the first one's parts first
+ * @param wanted how much of which bath, by its key
+ * @param typed what was typed for that, by the bath's key
+ * @param warmestFirst whether the warmest water comes first, instead of the order of use
+ */
+public record MixRequest(
+        List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed, boolean warmestFirst) {
+    /** In the order of use. */
+    public MixRequest(List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed) {
+        this(kits, wanted, typed, false);
+    }
+}
