@@ -27,8 +27,8 @@ import mezcla.leaflet.BathRole;
 import mezcla.verdict.StandIns;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldKind;
-import mezcla.web.forms.Sent;
+import mezcla.web.forms.declared.FieldKind;
+import mezcla.web.forms.declared.Sent;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.course.RunService;
 import mezcla.web.settings.HouseService;
@@ -55,6 +55,8 @@ public class BadInputTest extends DemoApplicationTest {
         OPTIONAL_VOLUME("abc", "-3", "0", "99999999", "NaN", "500 °C", "1,200", SCRIPT),
         WATER("", "   ", "abc", "-3", "99999999", "NaN", "500 °C", "1,200", SCRIPT),
         AMOUNT("", "   ", "abc", "-3", "0", "99999999", "NaN", "5 °C", SCRIPT),
+        /** A field that this page does not show, or that another example tries. */
+        NOT_HERE(),
         FIGURES("", "   ", "two", "-3", "1.5", "NaN", "3 ml", SCRIPT),
         OPTIONAL_FIGURES("two", "-3", "1.5", "NaN", "3 ml", SCRIPT),
         COUNT("", "   ", "two", "-3", "0", "99", "1.5", "NaN", "3 ml", SCRIPT),
@@ -311,13 +313,13 @@ public class BadInputTest extends DemoApplicationTest {
                         "/money/payments",
                         "bram",
                         Map.of("account", "Devi", "back", "account", "amount", "12.40", "note", "box"),
-                        Map.of("amount", Takes.MONEY, "day", Takes.OPTIONAL_DAY, "note", Takes.OPTIONAL_WORDS)),
+                        Map.of("account", Takes.NOT_HERE)),
                 new Form("/money/payments", "bram", Map.of("amount", "12.40"), Map.of("account", Takes.CHOICE)),
                 new Form(
                         "/money/corrections",
                         "bram",
                         Map.of("account", "Devi", "how", "TAKE", "by", "2", "reason", "twice"),
-                        Map.of("how", Takes.CHOICE, "by", Takes.MONEY, "reason", Takes.WORDS)),
+                        Map.of("account", Takes.NOT_HERE)),
                 new Form(
                         "/money/charging",
                         "bram",
@@ -437,7 +439,11 @@ public class BadInputTest extends DemoApplicationTest {
                                 Takes.OPTIONAL_VOLUME,
                                 "second",
                                 Takes.OPTIONAL_CHOICE)),
-                new Form("/mixes/1/ticks", "ines", Map.of("act", "2"), Map.of("poured", Takes.OPTIONAL_AMOUNT)),
+                new Form(
+                        "/mixes/1/ticks",
+                        "ines",
+                        Map.of("act", "2"),
+                        Map.of("poured", Takes.OPTIONAL_AMOUNT, "celsius", Takes.NOT_HERE)),
                 new Form("/mixes/1/abandon", "ines", Map.of(), Map.of("why", Takes.WORDS)),
                 new Form(
                         "/batches/4/ticks",

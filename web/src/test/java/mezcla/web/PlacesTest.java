@@ -25,7 +25,7 @@ import mezcla.web.cupboard.KitView;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.course.RunService;
 import mezcla.web.settings.HouseService;
-import mezcla.web.settings.Tank;
+import mezcla.web.settings.things.Tank;
 import mezcla.web.shelf.CrateView;
 import mezcla.web.shelf.ShelfService;
 import mezcla.web.shelf.ShelfView;

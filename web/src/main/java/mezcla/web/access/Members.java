@@ -6,6 +6,7 @@ import java.util.Objects;
 import mezcla.measure.Refusal;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.access.names.Naming;
+import mezcla.web.access.secrets.NewPasswords;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;

@@ -1,6 +1,7 @@
 package mezcla.web.access;
 
 import mezcla.measure.Refusal;
+import mezcla.web.access.secrets.Tries;
 import mezcla.web.forms.FormObjection;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;

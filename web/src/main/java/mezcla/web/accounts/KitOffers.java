@@ -11,7 +11,7 @@ import mezcla.planning.BatchSize;
 import mezcla.planning.KitOffer;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.settings.HouseService;
-import mezcla.web.settings.Tank;
+import mezcla.web.settings.things.Tank;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;

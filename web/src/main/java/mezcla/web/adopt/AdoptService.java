@@ -17,7 +17,7 @@ import mezcla.money.TakenOver;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.Refusals;
+import mezcla.web.forms.declared.Refusals;
 import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.mixes.Mixes;

@@ -6,7 +6,7 @@ import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.settings.HouseService;
-import mezcla.web.settings.Tank;
+import mezcla.web.settings.things.Tank;
 import mezcla.web.sheets.Leaflets;
 import mezcla.web.words.Figures;
 import org.apache.ibatis.annotations.Mapper;

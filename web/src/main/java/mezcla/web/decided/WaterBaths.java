@@ -5,7 +5,7 @@ import java.util.Objects;
 import mezcla.log.HouseDecided;
 import mezcla.web.access.SignedIn;
 import mezcla.web.settings.HouseService;
-import mezcla.web.settings.WaterBath;
+import mezcla.web.settings.things.WaterBath;
 import mezcla.web.words.Figures;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.stereotype.Service;

@@ -2,12 +2,12 @@ package mezcla.web.evidence;
 
 import java.util.Objects;
 import mezcla.web.access.SignedIn;
-import mezcla.web.forms.FieldReader;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
-import mezcla.web.forms.Sent;
-import mezcla.web.forms.Takes;
+import mezcla.web.forms.declared.FieldReader;
+import mezcla.web.forms.declared.Sent;
+import mezcla.web.forms.declared.Takes;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;

@@ -19,7 +19,7 @@ import mezcla.processing.Backing;
 import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.Sent;
+import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import org.jspecify.annotations.Nullable;

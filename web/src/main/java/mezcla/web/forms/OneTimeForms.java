@@ -8,6 +8,8 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import mezcla.measure.Refusal;
+import mezcla.web.forms.declared.Refusals;
+import mezcla.web.forms.declared.Sent;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;

@@ -3,6 +3,7 @@ package mezcla.web.forms;
 import java.lang.reflect.RecordComponent;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import mezcla.web.forms.declared.Sent;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.servlet.ModelAndView;

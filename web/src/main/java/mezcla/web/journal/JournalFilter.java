@@ -8,7 +8,7 @@ import mezcla.measure.Refusal;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.settings.House;
+import mezcla.web.settings.things.House;
 import mezcla.web.telling.EntryLine;
 import mezcla.web.telling.EntryWords;
 import org.jspecify.annotations.Nullable;

@@ -3,7 +3,7 @@ package mezcla.web.ribbon;
 import mezcla.processing.RunSteps;
 import mezcla.web.drawing.plot.RibbonDrawing;
 import mezcla.web.settings.HouseService;
-import mezcla.web.settings.RunHabits;
+import mezcla.web.settings.things.RunHabits;
 import mezcla.web.words.Figures;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;

@@ -30,6 +30,7 @@ import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.probes.Probe;
 import mezcla.web.probes.ProbeService;
+import mezcla.web.ribbon.shown.PracticeReport;
 import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;

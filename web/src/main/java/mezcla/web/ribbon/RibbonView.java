@@ -205,7 +205,7 @@ public record RibbonView(
         return cues;
     }
 
-    static String temperature(RunSteps.Step step) {
+    public static String temperature(RunSteps.Step step) {
         return step.atC() == null ? step.role() == null ? "" : "as warm as the room" : Figures.celsius(step.atC());
     }
 

@@ -7,6 +7,8 @@ import mezcla.log.Bottle;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.settings.things.Thing;
+import mezcla.web.settings.things.Tool;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TankWords;
 import org.jspecify.annotations.Nullable;

@@ -2,7 +2,7 @@ package mezcla.web.sheets;
 
 import mezcla.log.LeafletRevised;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.Sent;
+import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import org.jspecify.annotations.Nullable;

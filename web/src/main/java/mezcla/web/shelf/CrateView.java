@@ -16,8 +16,8 @@ import mezcla.verdict.State;
 import mezcla.web.drawing.CrateDrawing;
 import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
-import mezcla.web.words.ReasonWords;
-import mezcla.web.words.StateWords;
+import mezcla.web.words.verdict.ReasonWords;
+import mezcla.web.words.verdict.StateWords;
 import org.jspecify.annotations.Nullable;
 
 /**

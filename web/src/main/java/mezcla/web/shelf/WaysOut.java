@@ -26,7 +26,7 @@ import mezcla.processing.Movement;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.WayOut;
-import mezcla.web.settings.Tank;
+import mezcla.web.settings.things.Tank;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;

@@ -68,7 +68,7 @@ import mezcla.log.Stamp;
 import mezcla.log.Suspect;
 import mezcla.measure.ProcessingTime;
 import mezcla.planning.QueuedFilm;
-import mezcla.web.settings.House;
+import mezcla.web.settings.things.House;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TemperatureWords;
 import org.jspecify.annotations.Nullable;

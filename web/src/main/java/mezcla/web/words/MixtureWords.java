@@ -29,7 +29,7 @@ public final class MixtureWords {
         return Figures.sentence(String.join(", ", words));
     }
 
-    static String percent(double share) {
+    public static String percent(double share) {
         return Figures.plain(share * 100, 1) + "\u00a0%";
     }
 }

@@ -29,6 +29,7 @@ import mezcla.planning.QueuedFilm;
 import mezcla.verdict.Reason;
 import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunRemark;
+import mezcla.web.words.verdict.ReasonWords;
 
 /**
  * What is objected to, in sentences of {@code messages/objections.properties}. A name in braces stands for that value of

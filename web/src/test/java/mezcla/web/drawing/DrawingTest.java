@@ -19,11 +19,11 @@ import mezcla.processing.RunSteps;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
 import mezcla.web.DemoApplicationTest;
+import mezcla.web.answers.Planning;
 import mezcla.web.drawing.plot.EveningDrawing;
 import mezcla.web.drawing.plot.LifeWindowDrawing;
 import mezcla.web.drawing.plot.RunDrawing;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.settings.Planning;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.testng.annotations.Test;
 

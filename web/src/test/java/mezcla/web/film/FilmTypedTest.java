@@ -6,8 +6,8 @@ import java.util.List;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
-import mezcla.web.forms.Asked;
-import mezcla.web.forms.Sent;
+import mezcla.web.forms.declared.Asked;
+import mezcla.web.forms.declared.Sent;
 import org.testng.annotations.Test;
 
 public class FilmTypedTest {

@@ -59,6 +59,7 @@ import mezcla.web.DemoApplicationTest;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.accounts.HouseAccounts;
+import mezcla.web.answers.Planning;
 import mezcla.web.batch.BatchService;
 import mezcla.web.batch.BatchView;
 import mezcla.web.clock.TestClock;
@@ -68,8 +69,7 @@ import mezcla.web.outside.SecretAddresses;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.settings.HouseService;
 import mezcla.web.settings.Owned;
-import mezcla.web.settings.Planning;
-import mezcla.web.settings.Tank;
+import mezcla.web.settings.things.Tank;
 import mezcla.web.sheets.Leaflets;
 import mezcla.web.shelf.ShelfService;
 import mezcla.web.shelf.ShelfView;
@@ -310,7 +310,9 @@ public class HistoriesTest extends DemoApplicationTest {
         long id = leaflets.idOf(sheet);
         kits = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
-            assertThat(sent("/kits", Map.of("leaflet", Long.toString(id), "price", "50", "delivery", "5")))
+            assertThat(sent(
+                            "/kits",
+                            Map.of("leaflet", Long.toString(id), "count", "1", "price", "50", "delivery", "5")))
                     .isTrue();
             kits.add(log.state().kits().keySet().stream().max(Long::compare).orElseThrow());
         }

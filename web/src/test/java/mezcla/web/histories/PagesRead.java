@@ -19,7 +19,7 @@ import mezcla.verdict.FillLimits;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.State;
 import mezcla.web.words.Figures;
-import mezcla.web.words.StateWords;
+import mezcla.web.words.verdict.StateWords;
 
 /**
  * Reads every page that shows figures of a batch as text, and holds each against the one answer and against the second

@@ -8,7 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Objects;
 import mezcla.web.access.Device;
 import mezcla.web.access.Members;
-import mezcla.web.access.Tries;
+import mezcla.web.access.secrets.Tries;
 import mezcla.web.forms.LocalAddress;
 import mezcla.web.store.StoreGuard;
 import org.springframework.context.annotation.Bean;

@@ -1,7 +1,7 @@
 package mezcla.web.access.door;
 
 import mezcla.web.access.Members;
-import mezcla.web.access.Tries;
+import mezcla.web.access.secrets.Tries;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.authentication.AuthenticationProvider;
 import org.springframework.security.authentication.BadCredentialsException;

@@ -11,8 +11,8 @@ import mezcla.mixing.BatchPlan;
 import mezcla.mixing.HouseWater;
 import mezcla.mixing.MixPlan;
 import mezcla.mixing.MixWarmth;
-import mezcla.web.settings.Heater;
-import mezcla.web.settings.Surroundings;
+import mezcla.web.settings.things.Heater;
+import mezcla.web.settings.things.Surroundings;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 

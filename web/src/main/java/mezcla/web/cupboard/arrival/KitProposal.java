@@ -3,8 +3,8 @@ package mezcla.web.cupboard.arrival;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import mezcla.web.forms.Asked;
-import mezcla.web.forms.Sent;
+import mezcla.web.forms.declared.Asked;
+import mezcla.web.forms.declared.Sent;
 
 /**
  * A kit that a member says came, until a steward logs it.

@@ -5,7 +5,7 @@ import mezcla.log.HouseDecided;
 import mezcla.web.access.SignedIn;
 import mezcla.web.decided.BringsBack;
 import mezcla.web.decided.Decisions;
-import mezcla.web.settings.RunHabits;
+import mezcla.web.settings.things.RunHabits;
 import org.springframework.stereotype.Component;
 
 /** Brings back what was done on every run. */

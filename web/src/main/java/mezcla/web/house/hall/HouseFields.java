@@ -2,7 +2,7 @@ package mezcla.web.house.hall;
 
 import java.time.ZoneId;
 import java.util.Objects;
-import mezcla.web.forms.FieldReader;
+import mezcla.web.forms.declared.FieldReader;
 import org.joda.money.CurrencyUnit;
 
 /** What only a house is told: where it is, and what it pays with. */

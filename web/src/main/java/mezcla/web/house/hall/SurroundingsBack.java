@@ -5,7 +5,7 @@ import mezcla.log.HouseDecided;
 import mezcla.web.access.SignedIn;
 import mezcla.web.decided.BringsBack;
 import mezcla.web.decided.Decisions;
-import mezcla.web.settings.Surroundings;
+import mezcla.web.settings.things.Surroundings;
 import org.springframework.stereotype.Component;
 
 /** Brings back what water and room were said to be like. */

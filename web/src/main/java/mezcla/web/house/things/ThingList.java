@@ -8,12 +8,12 @@ import java.util.function.Function;
 import java.util.function.ToLongFunction;
 import mezcla.log.Bottle;
 import mezcla.log.Place;
-import mezcla.web.settings.Heater;
 import mezcla.web.settings.HouseService;
-import mezcla.web.settings.Jug;
-import mezcla.web.settings.Tank;
-import mezcla.web.settings.Thing;
-import mezcla.web.settings.Tool;
+import mezcla.web.settings.things.Heater;
+import mezcla.web.settings.things.Jug;
+import mezcla.web.settings.things.Tank;
+import mezcla.web.settings.things.Thing;
+import mezcla.web.settings.things.Tool;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TankWords;
 

@@ -23,7 +23,7 @@ import mezcla.processing.SimulatedBath;
 import mezcla.processing.StepChoice;
 import mezcla.web.film.FilmTyped;
 import mezcla.web.forms.FormObjection;
-import mezcla.web.forms.Sent;
+import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.run.course.RunService;
 import mezcla.web.words.Units;

@@ -14,8 +14,8 @@ import mezcla.web.words.Figures;
 import mezcla.web.words.MixtureWords;
 import mezcla.web.words.ObjectionWords;
 import mezcla.web.words.OneShotWords;
-import mezcla.web.words.ReasonWords;
-import mezcla.web.words.StateWords;
+import mezcla.web.words.verdict.ReasonWords;
+import mezcla.web.words.verdict.StateWords;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -10,7 +10,7 @@ import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.processing.BathTemperature;
 import mezcla.processing.RunProgress;
-import mezcla.web.forms.Sent;
+import mezcla.web.forms.declared.Sent;
 import mezcla.web.ribbon.RibbonService;
 import mezcla.web.run.plan.RunTyped;
 import mezcla.web.words.Figures;

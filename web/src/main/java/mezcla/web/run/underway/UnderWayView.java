@@ -9,7 +9,7 @@ import mezcla.log.RunBath;
 import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.run.course.RunService;
-import mezcla.web.settings.House;
+import mezcla.web.settings.things.House;
 import mezcla.web.telling.EntryWords;
 import mezcla.web.words.Figures;
 

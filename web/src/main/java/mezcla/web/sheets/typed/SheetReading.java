@@ -39,6 +39,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
+import mezcla.web.sheets.told.SheetWords;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
 
