@@ -20,6 +20,7 @@ import mezcla.log.Finding;
 import mezcla.log.HouseDecided;
 import mezcla.log.LogEntry;
 import mezcla.log.MixedFill;
+import mezcla.log.PartMoved;
 import mezcla.measure.Refusal;
 import org.testng.annotations.Test;
 
@@ -46,6 +47,18 @@ public class VoidingTest {
         TestLog log = log();
         assertThat(dependents(refusal(log, 1))).containsExactly(log.entries().get(1));
         assertThat(dependents(refusal(log, 2))).containsExactly(log.entries().get(2));
+    }
+
+    @Test
+    public void partThatWasMovedStaysOnceItsNewKitWasUsed() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.kit(0, 2, Leaflets.negative(), 5000);
+        log.add(1, stamp -> new PartMoved(stamp, 1, "dev-a", 2, 40));
+        log.mix(2, 7, 1, 400);
+        assertThat(refusal(log, 3)).as("the kit that it came from was used").isNull();
+        log.mix(3, 8, 2, 400);
+        assertThat(dependents(refusal(log, 3))).containsExactly(log.entries().get(4));
     }
 
     @Test

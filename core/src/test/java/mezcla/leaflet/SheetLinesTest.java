@@ -2,6 +2,7 @@ package mezcla.leaflet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import mezcla.Leaflets;
@@ -102,6 +103,12 @@ public class SheetLinesTest {
         assertThat(around).isEqualTo(new Range(37.5, 38.5));
         assertThat(SheetLines.tolerance("± 0.9 F", 38, Temperature.Scale.CELSIUS))
                 .isEqualTo(around);
+        Range warm = SheetLines.tolerance("75-105 F", 38, Temperature.Scale.CELSIUS);
+        assertThat(warm.min()).isCloseTo(23.889, within(0.001));
+        assertThat(warm.max()).isCloseTo(40.556, within(0.001));
+        assertThat(SheetLines.tolerance("75-105", 38, Temperature.Scale.FAHRENHEIT))
+                .isEqualTo(warm);
+        assertThat(SheetLines.tolerance("24-41", 38, Temperature.Scale.CELSIUS)).isEqualTo(new Range(24, 41));
         assertThat(SheetLines.dilution("1 + 4")).isEqualTo(new Bath.OneShot(1, 4));
         assertThat(SheetLines.dilution(SheetLines.dilution("1+1"))).isEqualTo("1 + 1");
     }

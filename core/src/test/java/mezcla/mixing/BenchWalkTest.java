@@ -128,6 +128,27 @@ public class BenchWalkTest {
     }
 
     @Test
+    public void waterMendsWhatIsOnlyTooStrongAndStillInItsJug() {
+        BatchPlan.PlannedBath developer = plan.baths().get(0);
+        List<BenchWalk.Tick> ticks = first(4);
+        ticks.add(tick(9, 1, false, 60.0));
+        assertThat(BenchWalk.of(plan, ticks).waterToAddMl(developer))
+                .as("the weaker part is as printed, so water would weaken the mix")
+                .isZero();
+        ticks.add(tick(10, 2, false, 30.0));
+        assertThat(BenchWalk.of(plan, ticks).waterToAddMl(developer)).isCloseTo(100, offset(1e-6));
+        assertThat(BenchWalk.of(plan, ticks.subList(0, 3)).waterToAddMl(developer))
+                .as("before all of it is in")
+                .isZero();
+        assertThat(BenchWalk.of(plan, first(4)).waterToAddMl(developer))
+                .as("as planned")
+                .isZero();
+        assertThat(BenchWalk.of(plan, ticks).waterToAddMl(plan.baths().get(1)))
+                .as("of another bath")
+                .isZero();
+    }
+
+    @Test
     public void waterOverTheMarkMakesEverythingWeak() {
         List<BenchWalk.Tick> ticks = first(5);
         ticks.add(tick(9, 3, false, 540.0));

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.log.FillToppedUp;
 import org.testng.annotations.Test;
 
 public class WayOutTest {
@@ -86,6 +87,25 @@ public class WayOutTest {
         assertThat(waysOut(log, question(1, 1100)).stream().filter(WayOut.ToppedUp.class::isInstance))
                 .as("the kit makes 600 ml more, and 700 ml are lacking")
                 .isEmpty();
+    }
+
+    @Test
+    public void nothingIsToppedUpBeyondItsBottle() {
+        for (double already : new double[] {1500, 1700}) {
+            TestLog log = new TestLog();
+            log.kit(0, 1, Leaflets.negative(), 5000);
+            log.kit(0, 2, Leaflets.negative(), 5000);
+            log.kit(0, 3, Leaflets.negative(), 5000);
+            log.mix(0, 7, 1, 1000);
+            log.add(0.1, stamp -> new FillToppedUp(stamp, 1, already - 1000, List.of()));
+            log.add(0.1, stamp -> new FillToppedUp(stamp, 2, already - 1000, List.of()));
+            assertThat(waysOut(log, question(1, 2100)).stream().filter(WayOut.ToppedUp.class::isInstance))
+                    .as("2100 ml do not go into a bottle of 2000")
+                    .isEmpty();
+            assertThat(waysOut(log, question(1, 2000)).stream().filter(WayOut.ToppedUp.class::isInstance))
+                    .as("2000 ml do")
+                    .hasSize(1);
+        }
     }
 
     @Test

@@ -876,7 +876,7 @@ public class HistoriesTest extends DemoApplicationTest {
         assertThat(send("/kits/" + kit + "/batches", Map.of("volume", "500 ml")).getStatus())
                 .isEqualTo(422);
         long sheet = leaflets.idOf(kitsSheet);
-        assertThat(sent("/kits", Map.of("leaflet", Long.toString(sheet), "price", "50", "delivery", "5")))
+        assertThat(sent("/kits", Map.of("leaflet", Long.toString(sheet), "count", "1", "price", "50", "delivery", "5")))
                 .isTrue();
         kits.set(1, log.state().kits().keySet().stream().max(Long::compare).orElseThrow());
         return "finished kit";

@@ -23,6 +23,7 @@ import mezcla.web.log.DarkroomLog;
 import mezcla.web.mixes.Mixes;
 import mezcla.web.settings.HouseService;
 import mezcla.web.settings.Owned;
+import mezcla.web.settings.things.ReadingsFile;
 import mezcla.web.settings.things.Thing;
 import mezcla.web.settings.things.WaterBath;
 import mezcla.web.words.Figures;

@@ -1,4 +1,4 @@
-package mezcla.web.house.things;
+package mezcla.web.settings.things;
 
 import java.io.IOException;
 import java.io.StringReader;
