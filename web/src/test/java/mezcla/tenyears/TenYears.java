@@ -35,6 +35,10 @@ final class TenYears {
     private static final int AT_A_TIME = 4;
     private static final int WARM_UP = 300;
     private static final double MOST_AGAINST_DEMO = 1.5;
+
+    /** The queue weighs every batch that stands: thirty there, eight in the demonstration. */
+    private static final double MOST_OF_THE_QUEUE_AGAINST_DEMO = 2;
+
     private static final double MOST_AGAINST_SIGN_IN = 6;
     private static final String SIGN_IN = "/sign-in";
     private static final String LONG = SIGN_IN + "?lines=1000";
@@ -295,7 +299,8 @@ final class TenYears {
             double againstDemo = there.median() / here.median();
             double againstSignIn = there.median() / (signIn.median() + aByte * (there.bytes() - signIn.bytes()));
             boolean limited = page.getKey().startsWith("Shelf") || page.getKey().startsWith("Batch");
-            within &= againstDemo <= MOST_AGAINST_DEMO && (!limited || againstSignIn <= MOST_AGAINST_SIGN_IN);
+            double most = page.getKey().equals("Queue") ? MOST_OF_THE_QUEUE_AGAINST_DEMO : MOST_AGAINST_DEMO;
+            within &= againstDemo <= most && (!limited || againstSignIn <= MOST_AGAINST_SIGN_IN);
             System.out.printf(
                     Locale.ROOT,
                     "| %s | %.1f ms | %.1f | %.1f ms | %.1f | %.2f | %.1f | %.0f |%n",
@@ -330,7 +335,7 @@ final class TenYears {
         System.out.println(
                 within
                         ? "Every page is within what it may cost."
-                        : "Some page costs more than 1.5 × the demo, or Shelf or Batch more than 6 × a sign-in page of its bytes.");
+                        : "Some page costs more than 1.5 × the demo (the queue 2 ×), or Shelf or Batch more than 6 × a sign-in page of its bytes.");
         return within && start <= MOST_START_AGAINST_BARE && memory <= MOST_MEMORY_AGAINST_DEMO;
     }
 
