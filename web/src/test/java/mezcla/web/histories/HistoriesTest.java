@@ -171,6 +171,9 @@ public class HistoriesTest extends DemoApplicationTest {
     private final Set<Long> finished = new HashSet<>();
     private @Nullable BigDecimal price;
 
+    /** When film began to be charged so: what ran before is charged as it was then. */
+    private Instant chargedAt = Instant.EPOCH;
+
     private record Ran(long row, int load, List<Double> rolls, Instant at) {}
 
     /** A clock that a history turns on. */
@@ -399,6 +402,7 @@ public class HistoriesTest extends DemoApplicationTest {
         typed.put("how", price == null ? "cost" : "price");
         typed.put("price", price == null ? "" : price.toPlainString());
         assertThat(sent("/money/charging", typed)).isTrue();
+        chargedAt = rowAt();
     }
 
     /** It stood there half used before the house had a log. */
@@ -722,8 +726,9 @@ public class HistoriesTest extends DemoApplicationTest {
         Instant mixed = plain.facts.get(0).at();
         Instant when = now();
         if (backdated) {
-            long seconds = Math.max(1, Duration.between(mixed, when).toSeconds());
-            when = mixed.plusSeconds(60 + (long) (random.nextDouble() * Math.max(1, seconds - 120)))
+            Instant from = price != null && mixed.isBefore(chargedAt) ? chargedAt : mixed;
+            long seconds = Math.max(1, Duration.between(from, when).toSeconds());
+            when = from.plusSeconds(60 + (long) (random.nextDouble() * Math.max(1, seconds - 120)))
                     .truncatedTo(ChronoUnit.MINUTES);
             typed.put("when", when.atZone(HOUSE).toLocalDateTime().toString());
         }
