@@ -8,6 +8,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
+import javax.sql.DataSource;
 import mezcla.batch.BatchState;
 import mezcla.batch.Bottling;
 import mezcla.batch.FillState;
@@ -21,12 +22,16 @@ import mezcla.web.settings.HouseService;
 import mezcla.web.sheets.Leaflets;
 import org.joda.money.Money;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.testng.annotations.Test;
 
 /** Sheets and kits on their way into the cupboard, and what becomes of their parts. */
 public class KitsTest extends DemoPagesTest {
     private static final ZoneId ZONE = ZoneId.of("Pacific/Auckland");
+
+    @Autowired
+    private DataSource store;
 
     @Autowired
     private DarkroomLog log;
@@ -88,6 +93,11 @@ public class KitsTest extends DemoPagesTest {
         assertThat(send("/kits", "devi", "leaflet", "1", "count", "2", "price", "61.50", "lot", "B7")
                         .getRedirectedUrl())
                 .isEqualTo("/cupboard?proposed");
+        assertThat(new JdbcTemplate(store)
+                        .queryForObject("SELECT typed FROM kit_proposal ORDER BY id DESC LIMIT 1", String.class))
+                .as("what is kept of a form")
+                .contains("61.50")
+                .doesNotContain("_csrf");
         assertThat(kits()).hasSize(before);
         assertThat(page("/cupboard", "devi"))
                 .contains("Devi says that 2 of Oxbow Negative Liquid 1.2 L came")
@@ -106,6 +116,22 @@ public class KitsTest extends DemoPagesTest {
         send("/kits/proposals/" + wrong + "/thrown-away", "bram");
         assertThat(page("/cupboard", "bram")).doesNotContain("Devi says that");
         assertThat(kits()).hasSize(before + 2);
+    }
+
+    @Test
+    public void aProposalThatWasKeptByAnEarlierVersionIsRead() throws Exception {
+        new JdbcTemplate(store)
+                .update(
+                        "INSERT INTO kit_proposal (typed, member_id, at)"
+                                + " SELECT ?, id, '2026-01-05T10:00:00Z' FROM member WHERE name = 'Devi'",
+                        "{\"leaflet\":\"1\",\"count\":\"3\",\"proposal\":\"\",\"parts\":[\"dev-a\"],\"price\":\"71.20\",\"lot\":\"\"}");
+        String cupboard = page("/cupboard", "bram");
+        assertThat(cupboard).contains("Devi says that 3 of Oxbow Negative Liquid 1.2 L came");
+        String proposal = cupboard.replaceAll("(?s).*/kits/new\\?proposal=([0-9]+)\".*", "$1");
+        assertThat(page("/kits/new?formKey=" + UUID.randomUUID() + "&proposal=" + proposal, "bram"))
+                .contains("value=\"71.20\"")
+                .containsPattern("value=\"dev-a\"[^>]*checked");
+        send("/kits/proposals/" + proposal + "/thrown-away", "bram");
     }
 
     @Test

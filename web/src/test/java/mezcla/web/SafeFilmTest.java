@@ -159,6 +159,16 @@ public class SafeFilmTest extends DemoApplicationTest {
     }
 
     @Test
+    public void aStepThatCannotBeReadLeavesThePlanAsPrinted() throws Exception {
+        String plan = ownPlan(4, "1", "120", tank("500 ml tank").id());
+        String page = page(plan + "&steps[developer].time=abc", "devi");
+        assertThat(page).contains("step-developer-error\">“abc”", ">Start colour negative");
+        assertThat(page(plan + "&film[0].exposures=abc", "devi"))
+                .as("film that cannot be read has no plan")
+                .doesNotContain(">Start colour negative");
+    }
+
+    @Test
     public void aTankWhoseReelsNobodyDescribedTakesNothingButAsks() throws Exception {
         transaction.executeWithoutResult(status -> houses.add(new Owned.OfTank("Steel tank", 250)));
         long steel = tank("Steel tank").id();

@@ -24,6 +24,9 @@ import org.springframework.web.util.WebUtils;
 /** Binds a form that was sent to the record that declares it. */
 @Configuration
 class SentResolver implements HandlerMethodArgumentResolver, WebMvcConfigurer {
+    /** What keeps forgeries out is no part of what somebody typed, and is not kept with it. */
+    private static final String TOKEN = "_csrf";
+
     private final ObjectProvider<Supplier<Here>> here;
 
     SentResolver(ObjectProvider<Supplier<Here>> here) {
@@ -48,15 +51,16 @@ class SentResolver implements HandlerMethodArgumentResolver, WebMvcConfigurer {
             NativeWebRequest web,
             @Nullable WebDataBinderFactory binders) {
         HttpServletRequest request = Objects.requireNonNull(web.getNativeRequest(HttpServletRequest.class));
+        Map<String, String[]> values = new LinkedHashMap<>(request.getParameterMap());
+        values.remove(TOKEN);
         MultipartRequest files = WebUtils.getNativeRequest(request, MultipartRequest.class);
         Class<? extends Record> form = (Class<? extends Record>)
                 ((ParameterizedType) parameter.getGenericParameterType()).getActualTypeArguments()[0];
         return new Sent<>(
                 form,
-                new Sent.Came(
-                        new LinkedHashMap<>(request.getParameterMap()),
-                        files == null ? Map.<String, MultipartFile>of() : files.getFileMap(),
-                        (Map<String, String>) Objects.requireNonNullElse(
+                new Sent.Came(values, files == null ? Map.<String, MultipartFile>of() : files.getFileMap(), (Map<
+                                String, String>)
+                        Objects.requireNonNullElse(
                                 request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE), Map.of())),
                 () -> here.getObject().get());
     }

@@ -96,8 +96,9 @@ public class ThingsService {
             }
         }
         Optional<Owned> was = houses.described(owned.thing(), id);
+        String nameBefore = name(owned.thing(), id);
         houses.change(id, owned);
-        String before = was.map(ThingsService::called).orElse("");
+        String before = was.map(ThingsService::called).orElse(nameBefore);
         boolean same = was.map(Owned::words).filter(owned.words()::equals).isPresent();
         String words = same ? "" : was.map(Owned::words).orElse("");
         String now = same ? "" : owned.words();

@@ -207,7 +207,8 @@ class RunPages {
     /** Whether a plan cannot be made while something stands beside that field. */
     private static boolean isOfThePlan(String field) {
         return !field.startsWith("took")
-                && !List.of("run", "why", "when", "madeFor", "steps", "probe").contains(field);
+                && !field.startsWith("step-")
+                && !List.of("run", "why", "when", "steps", "probe").contains(field);
     }
 
     private StepsView steps(RunPlan plan, RunTyped typed) {
