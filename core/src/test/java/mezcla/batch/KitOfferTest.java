@@ -1,19 +1,27 @@
 package mezcla.batch;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.Optional;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Part;
+import mezcla.leaflet.Unit;
 import mezcla.log.FillMeasured;
 import mezcla.log.FillSeen;
 import mezcla.log.KitArrived;
+import mezcla.log.KitFinished;
 import mezcla.log.PartCorrected;
+import mezcla.log.PartOpened;
 import mezcla.log.Purchase;
 import mezcla.log.RunBath;
+import mezcla.measure.Refusal;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
@@ -139,5 +147,121 @@ public class KitOfferTest {
         assertThat(bath.isOtherThan(210)).isTrue();
         assertThat(bath.isOtherThan(null)).isFalse();
         assertThat(new RunBath(1, null, 1, 5, 0, null).isOtherThan(200)).isFalse();
+    }
+
+    @Test
+    public void aKitThatCameInPartBeginsWithTheBathsThatItHas() {
+        TestLog log = new TestLog();
+        alone(log, 1, "dev-a", "dev-b");
+        assertThat(log.state().kit(1).usualVolumeMl()).isEqualTo(1000);
+        assertThat(log.state().kit(1).allMl()).isEqualTo(1000);
+        log.add(1, stamp -> new PartCorrected(stamp, 1, "dev-a", 40, "less"));
+        assertThat(log.state().kit(1).usualVolumeMl()).isCloseTo(400, within(1e-9));
+        TestLog nothing = new TestLog();
+        alone(nothing, 1, "bx-a");
+        assertThat(nothing.state().kit(1).complete()).isEmpty();
+        assertThat(nothing.state().kit(1).usualVolumeMl()).isEqualTo(1000);
+        assertThat(nothing.state().kit(1).allMl()).isZero();
+    }
+
+    @Test
+    public void whatIsTakenWholeBeginsWithAllOfIt() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.sachets(), 4000);
+        log.add(0.5, stamp -> new PartCorrected(stamp, 1, "a", 2, "a double pack"));
+        log.add(0.5, stamp -> new PartCorrected(stamp, 1, "b", 2, "a double pack"));
+        assertThat(log.state().kit(1).usualVolumeMl()).isCloseTo(2000, within(1e-9));
+    }
+
+    private static Optional<Long> offered(TestLog log, FilmProcess process, double volumeMl) {
+        return KitState.toOffer(log.state().kits().values(), process, volumeMl, TestLog.day(5))
+                .map(KitState::id);
+    }
+
+    @Test
+    public void whereFilmWaitsTheFirstKitIsOfferedThatStillMakesATankful() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.slide(), 4000);
+        log.kit(1, 2, Leaflets.negative(), 4000);
+        log.kit(2, 3, Leaflets.negative(), 4000);
+        log.kit(3, 4, Leaflets.negative(), 4000);
+        log.mix(4, 7, 3, 800);
+        log.add(4, stamp -> new KitFinished(stamp, 2));
+        assertThat(offered(log, FilmProcess.COLOUR_NEGATIVE, 200)).contains(3L);
+        assertThat(offered(log, FilmProcess.COLOUR_NEGATIVE, 300)).contains(4L);
+        assertThat(offered(log, FilmProcess.COLOUR_NEGATIVE, 1100)).isEmpty();
+        assertThat(offered(log, FilmProcess.COLOUR_SLIDE, 300)).contains(1L);
+    }
+
+    /** A kit whose developer keeps sealed for a hundred days and opened for thirty. */
+    private static Leaflet keeping() {
+        Leaflet plain = Leaflets.negative();
+        return new Leaflet(
+                plain.key(),
+                1,
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                plain.makesMl(),
+                plain.parts().stream()
+                        .map(part -> part.key().startsWith("dev")
+                                ? new Part(part.key(), part.name(), part.amount(), Unit.ML, false, 100.0, 30.0, null)
+                                : part)
+                        .toList(),
+                plain.baths(),
+                List.of(),
+                List.of());
+    }
+
+    @Test
+    public void aSealedKitIsWorthOpeningFromThreeQuartersOfItsLifeOn() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, keeping(), 4000);
+        assertThat(log.state().kit(1).longSealed(TestLog.day(74.9))).isEmpty();
+        assertThat(log.state().kit(1).longSealed(TestLog.day(75)))
+                .hasValueSatisfying(part -> assertThat(part.part().key()).isEqualTo("dev-a"));
+        log.add(80, stamp -> new PartOpened(stamp, 1, "bx-a"));
+        assertThat(log.state().kit(1).longSealed(TestLog.day(81)))
+                .as("it is open")
+                .isEmpty();
+    }
+
+    @Test
+    public void onlyPartsThatABathTakesAndOfWhichSomethingIsLeftAreTooOldForIt() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, keeping(), 4000);
+        assertThat(past(log, 100, "dev")).isEmpty();
+        assertThat(past(log, 101, "dev")).containsExactly("dev-a", "dev-b");
+        assertThat(past(log, 101, "bx")).isEmpty();
+        log.add(1, stamp -> new PartCorrected(stamp, 1, "dev-a", 0, "spilt"));
+        assertThat(past(log, 101, "dev")).containsExactly("dev-b");
+    }
+
+    private static List<String> past(TestLog log, double day, String bath) {
+        return log.state().kit(1).past(List.of(bath), TestLog.day(day)).stream()
+                .map(part -> part.part().key())
+                .toList();
+    }
+
+    @Test
+    public void aPartGoesToAnotherKitOfItsSheetThatHasOne() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 4000);
+        alone(log, 2, "bx-a", "bx-b");
+        log.kit(0, 3, Leaflets.negative(), 4000);
+        log.add(1, stamp -> new PartOpened(stamp, 1, "dev-a"));
+        KitState from = log.state().kit(1);
+        assertThatCode(() -> from.refuseMoving("dev-a", log.state().kit(3))).doesNotThrowAnyException();
+        assertThat(refused(from, "dev-a", log.state().kit(2)))
+                .as("its developer never came")
+                .isEqualTo("kits-differ");
+        assertThat(refused(from, "dev-a", from)).isEqualTo("kits-differ");
+        assertThat(refused(from, "dev-b", log.state().kit(3))).isEqualTo("part-sealed");
+    }
+
+    private static String refused(KitState from, String part, KitState to) {
+        return catchThrowableOfType(Refusal.class, () -> from.refuseMoving(part, to))
+                .code();
     }
 }

@@ -244,6 +244,127 @@ public class LeafletCheckTest {
                         tuple(CriticalFigure.Kind.DAYS, List.of(28.0, 42.0)));
     }
 
+    private static List<LeafletCheck.Code> said(UnaryOperator<Leaflet> slip) {
+        return LeafletCheck.of(slip.apply(SOUND)).stream()
+                .map(LeafletCheck.Remark::code)
+                .toList();
+    }
+
+    /** Half a percent is rounding; a figure at a limit is within it. */
+    @Test
+    public void figuresAtTheirLimitsArePassedOver() {
+        assertThat(said(part(99.51, null, null, null))).isEmpty();
+        assertThat(said(part(99.4, null, null, null))).containsExactly(LeafletCheck.Code.PART_TAKES_MORE);
+        assertThat(said(part(100.6, null, null, null))).containsExactly(LeafletCheck.Code.PART_LEFT_OVER);
+        assertThat(said(recipe(Recipe.Mode.TOP_UP, 855, List.of("dev-a", "dev-b"))))
+                .isEmpty();
+        assertThat(said(recipe(Recipe.Mode.TOP_UP, 856, List.of("dev-a", "dev-b"))))
+                .containsExactly(LeafletCheck.Code.RECIPE_OVERSHOOTS);
+        assertThat(said(recipe(Recipe.Mode.FIXED_WATER, 845, List.of("dev-a", "dev-b"))))
+                .isEmpty();
+        assertThat(said(recipe(Recipe.Mode.FIXED_WATER, 844, List.of("dev-a", "dev-b"))))
+                .containsExactly(LeafletCheck.Code.RECIPE_MAKES_OTHER_VOLUME);
+        assertThat(said(bath(new Range(8, 10), warm(38, 60)))).isEmpty();
+        assertThat(said(bath(new Range(8, 10), timing(37.6, List.of(10.0, 200.0), table(38.0, 201)))))
+                .isEmpty();
+        assertThat(said(bath(new Range(8, 10), timing(37.6, List.of(10.0, 200.0), table(38.0, 202)))))
+                .containsExactly(LeafletCheck.Code.TABLE_CONTRADICTS);
+        assertThat(said(bath(new Range(8, 10), timing(37.6, List.of(10.0, 200.0), table(38.0, 198)))))
+                .containsExactly(LeafletCheck.Code.TABLE_CONTRADICTS);
+        assertThat(said(bath(new Range(8, 10), timing(37.6, List.of(10.0, 200.0), table(39.0, 150)))))
+                .isEmpty();
+        assertThat(said(bath(new Range(8, 10.0001), timing(37.7, List.of(10.0, 200.0), null))))
+                .isEmpty();
+    }
+
+    private static List<Timing.TimeAt> table(double c, double seconds) {
+        return List.of(new Timing.TimeAt(c, seconds));
+    }
+
+    @Test
+    public void waterBetweenPartsCountsAmongWhatIsMade() {
+        UnaryOperator<Leaflet> watered = sheet -> developer(
+                sheet,
+                bath -> new Bath(
+                        "dev",
+                        bath.role(),
+                        new Recipe(
+                                Recipe.Mode.TOP_UP,
+                                1000,
+                                700,
+                                null,
+                                bath.recipe().additions().stream()
+                                        .map(part -> new Addition(
+                                                part.part(), part.amount(), part.unit(), part.care(), null, null, 100))
+                                        .toList()),
+                        bath.timing(),
+                        1000,
+                        bath.capacity(),
+                        bath.lifeDays(),
+                        null,
+                        null));
+        assertThat(figure(LeafletCheck.Code.RECIPE_OVERSHOOTS, watered)).isEqualTo(50);
+    }
+
+    @Test
+    public void aCapacityMayBeForTheKitOrForTheRecipe() {
+        for (double ml : new double[] {1000, 1005, 995}) {
+            assertThat(said(forMl(ml))).as(ml + " ml").isEmpty();
+        }
+        for (double ml : new double[] {500, 2000}) {
+            assertThat(said(forMl(ml))).as(ml + " ml").containsExactly(LeafletCheck.Code.CAPACITY_FOR_OTHER_VOLUME);
+        }
+        UnaryOperator<Leaflet> half = scaled(500, 300, 0.5, Unit.ML);
+        assertThat(said(sheet -> forMl(500).apply(half.apply(sheet)))).isEmpty();
+        assertThat(said(sheet -> forMl(1000).apply(half.apply(sheet)))).isEmpty();
+        assertThat(said(sheet -> forMl(700).apply(half.apply(sheet))))
+                .containsExactly(LeafletCheck.Code.CAPACITY_FOR_OTHER_VOLUME);
+    }
+
+    private static UnaryOperator<Leaflet> forMl(double ml) {
+        return sheet -> developer(
+                sheet,
+                bath -> new Bath(
+                        "dev",
+                        bath.role(),
+                        bath.recipe(),
+                        bath.timing(),
+                        ml,
+                        bath.capacity(),
+                        bath.lifeDays(),
+                        null,
+                        null));
+    }
+
+    @Test
+    public void aLifeThatIsNotPrintedIsSaid() {
+        UnaryOperator<Leaflet> lifeless = sheet -> developer(
+                sheet,
+                bath -> new Bath(
+                        "dev", bath.role(), bath.recipe(), bath.timing(), 1000, bath.capacity(), null, null, null));
+        assertThat(said(lifeless)).containsExactly(LeafletCheck.Code.LIFE_NOT_PRINTED);
+    }
+
+    @Test
+    public void sharesOfTheValueAddUpToOne() {
+        assertThat(said(shares(0.25, 0.25, 0.25, 0.25))).isEmpty();
+        assertThat(said(shares(0.25, 0.25, 0.25, 0.255))).isEmpty();
+        assertThat(said(shares(0.25, 0.25, 0.25, 0.26))).containsExactly(LeafletCheck.Code.VALUE_SHARES);
+        assertThat(figure(LeafletCheck.Code.VALUE_SHARES, shares(0.25, 0.25, 0.25, 0.2)))
+                .isEqualTo(0.95);
+    }
+
+    private static UnaryOperator<Leaflet> shares(double... shares) {
+        return sheet -> {
+            List<Part> parts = new java.util.ArrayList<>();
+            for (int i = 0; i < shares.length; i++) {
+                Part part = sheet.parts().get(i);
+                parts.add(new Part(part.key(), part.name(), part.amount(), Unit.ML, false, null, null, shares[i]));
+            }
+            return with(sheet, parts, sheet.baths(), List.of());
+        };
+    }
+
     private static boolean again(CriticalFigure figure, String typed) {
         return figure.agrees(figure.read(typed, SOUND, Volume.Unit.ML, Temperature.Scale.CELSIUS));
     }

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -12,9 +14,11 @@ import java.util.Random;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Climate;
+import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.Range;
 import mezcla.leaflet.WasteRoute;
 import mezcla.log.Accident;
 import mezcla.log.DiscardedFill;
@@ -32,6 +36,7 @@ import mezcla.measure.Refusal;
 import mezcla.processing.Movement;
 import mezcla.processing.RunSteps;
 import mezcla.processing.StepChoice;
+import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 
 public class RunPlanTest {
@@ -430,5 +435,180 @@ public class RunPlanTest {
         assertThat(plan(log, question(60, 1, 0, 1200)).overridable()).isEmpty();
         log.add(1, stamp -> new FillBarred(stamp, 1, "smells"));
         assertThat(plan(log, question(60, 1, 0, 300)).overridable()).isEmpty();
+    }
+
+    /** The negative leaflet with a stop bath, which its process does not need, and a final rinse. */
+    private static Leaflet fourBaths() {
+        Leaflet plain = Leaflets.negative();
+        List<Bath> baths = new ArrayList<>(plain.baths());
+        baths.add(
+                1,
+                like(
+                        plain.baths().get(1),
+                        "stop",
+                        BathRole.STOP,
+                        plain.baths().get(1).capacity()));
+        baths.add(like(plain.baths().get(1), "fr", BathRole.STABILISER, null));
+        return new Leaflet(
+                "test-four",
+                1,
+                "Test Four",
+                "Nobody",
+                plain.process(),
+                null,
+                plain.makesMl(),
+                plain.parts(),
+                baths,
+                List.of(),
+                List.of());
+    }
+
+    private static Bath like(Bath bath, String key, BathRole role, @Nullable Range capacity) {
+        return new Bath(
+                key, role, bath.recipe(), bath.timing(), bath.capacityForMl(), capacity, bath.lifeDays(), null, null);
+    }
+
+    @Test
+    public void aBathThatWasThrownAwayIsMissedThoughItsProcessCouldDoWithoutIt() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, fourBaths(), 5000);
+        log.kit(0, 2, fourBaths(), 5000);
+        log.mix(0, 7, 1, 300);
+        assertThat(plan(log, question(1, 1, 0, 300)).fits()).isTrue();
+        assertThat(remarks(log)).doesNotContain(RunRemark.FinalRinseMissing.class);
+        log.discard(1, 7, 4L);
+        assertThat(plan(log, question(1, 1, 0, 300)).fits())
+                .as("film goes without a final rinse")
+                .isTrue();
+        assertThat(remarks(log)).contains(RunRemark.FinalRinseMissing.class);
+        log.discard(1, 7, 2L);
+        RunPlan without = plan(log, question(1, 1, 0, 300));
+        assertThat(without.objections()).containsExactly(new RunObjection.BathMissing(BathRole.STOP));
+        assertThat(without.lacking()).containsExactly(BathRole.STOP);
+        assertThat(without.worth()).isEmpty();
+        assertThat(without.heldBackBy()).containsExactly(2L, 4L);
+        log.renew(1.5, 7, 2, "stop", 300);
+        RunPlan renewed = plan(log, question(2, 1, 0, 300));
+        assertThat(renewed.fits()).isTrue();
+        assertThat(renewed.worth())
+                .contains(renewed.imageDeveloper().orElseThrow().shown().orElseThrow());
+    }
+
+    private static List<Object> remarks(TestLog log) {
+        return plan(log, question(1, 1, 0, 300)).remarks().stream()
+                .map(remark -> (Object) remark.getClass())
+                .toList();
+    }
+
+    @Test
+    public void theBathThatLacksMostSaysHowMuchTheTankWants() {
+        TestLog log = negative();
+        log.add(1, stamp -> new FillSpilled(stamp, 1, 600));
+        log.add(1, stamp -> new FillSpilled(stamp, 2, 770));
+        assertThat(plan(log, question(1, 1, 0, 500)).objections())
+                .containsExactly(new RunObjection.TooLittleForTank(
+                        log.state().batch(7).fills().get(1), 500, 230, true));
+        assertThat(plan(log, question(1, 1, 0, 240)).remarks())
+                .as("230 ml of 240 cover the reels")
+                .contains(new RunRemark.TankNotFull(log.state().batch(7).fills().get(1), 230, 10));
+        log.add(1, stamp -> new FillSpilled(stamp, 1, 167));
+        assertThat(plan(log, question(1, 1, 0, 240)).remarks())
+                .as("the bleach-fix lacks more than the developer does")
+                .contains(new RunRemark.TankNotFull(log.state().batch(7).fills().get(1), 230, 10));
+        log.add(1, stamp -> new FillSpilled(stamp, 1, 4));
+        assertThat(plan(log, question(1, 1, 0, 240)).remarks())
+                .contains(new RunRemark.TankNotFull(log.state().batch(7).fills().get(0), 229, 11));
+        assertThat(plan(log, question(1, 1, 0, 300)).objections())
+                .as("there is a tank of 250, of which 237.5 cover the reels: too little for any")
+                .first()
+                .isEqualTo(new RunObjection.TooLittleForTank(
+                        log.state().batch(7).fills().get(0), 300, 229, true));
+        TestLog more = negative();
+        more.add(1, stamp -> new FillSpilled(stamp, 1, 760));
+        assertThat(plan(more, question(1, 1, 0, 300)).objections())
+                .containsExactly(new RunObjection.TooLittleForTank(
+                        more.state().batch(7).fills().get(0), 300, 240, false));
+    }
+
+    @Test
+    public void theBathWithTheLargestLoadSpeaks() {
+        TestLog log = negative();
+        FillState developer = log.state().batch(7).fills().get(0);
+        assertThat(plan(log, question(1, 3, 0, 250)).objections())
+                .containsExactly(new RunObjection.TooMuchFilm(developer, 300, 250));
+        assertThat(plan(log, question(1, 2, 0, 250)).remarks()).contains(new RunRemark.Crowded(developer, 0.8));
+        assertThat(plan(log, question(1, 1, 0, 250)).remarks()).noneMatch(RunRemark.Crowded.class::isInstance);
+        Leaflet weak = Leaflets.withBaths(
+                Leaflets.negative(),
+                bath -> bath.role().fixes() ? like(bath, bath.key(), bath.role(), new Range(5, 5)) : bath);
+        TestLog other = new TestLog();
+        other.kit(0, 1, weak, 5000);
+        other.mix(0, 7, 1, 1000);
+        RunPlan crowded = plan(other, question(1, 1, 0, 250));
+        assertThat(crowded.remarks())
+                .contains(new RunRemark.Crowded(other.state().batch(7).fills().get(1), 0.8));
+        assertThat(crowded.fewestRolls().orElseThrow().fill().bath().role().fixes())
+                .isTrue();
+        assertThat(plan(log, question(1, 1, 0, 250))
+                        .fewestRolls()
+                        .orElseThrow()
+                        .fill()
+                        .id())
+                .isEqualTo(1);
+    }
+
+    @Test
+    public void theBathWhoseDaysAreOverFirstIsNamed() {
+        Leaflet brief = Leaflets.withBaths(
+                Leaflets.negative(),
+                bath -> bath.role().fixes()
+                        ? new Bath(
+                                bath.key(),
+                                bath.role(),
+                                bath.recipe(),
+                                bath.timing(),
+                                bath.capacityForMl(),
+                                bath.capacity(),
+                                new Range(14, 21),
+                                null,
+                                null)
+                        : bath);
+        TestLog log = new TestLog();
+        log.kit(0, 1, brief, 5000);
+        log.mix(0, 7, 1, 1000);
+        RunPlan plan = plan(log, question(1, 1, 0, 300));
+        assertThat(plan.fewestDays().orElseThrow().fill().id()).isEqualTo(2);
+        assertThat(plan.verdict().daysLeft()).isEqualTo(20.0);
+        assertThat(plan.lastDay()).contains(LocalDate.of(2026, 1, 26));
+    }
+
+    @Test
+    public void filmThatCannotBeMadeAgainAsksAlsoWhatIsAskedOfAnyOther() {
+        TestLog log = negative();
+        log.run(1, 7, 8, 1L, 2L);
+        RunQuestion plain = question(2, 1, 0, 300);
+        RunQuestion careful =
+                plain.ofRolls(List.of(new Roll("Ines", TestLog.roll(0).format(), 1, 0, true)));
+        assertThat(plan(log, plain).isSure()).as("it goes").isTrue();
+        assertThat(plan(log, careful).asksForTest()).isTrue();
+        assertThat(plan(log, careful).isSure()).isFalse();
+        TestLog fresh = negative();
+        assertThat(plan(fresh, careful).asksForTest()).isFalse();
+        assertThat(plan(fresh, careful).isSure()).isTrue();
+    }
+
+    @Test
+    public void pushedFilmIsLateOnceLessThanHalfIsLeft() {
+        TestLog log = negative();
+        log.run(1, 7, 4, 1L, 2L);
+        assertThat(plan(log, question(2, 1, 1, 300)).remarks()).noneMatch(RunRemark.PushedLate.class::isInstance);
+        log.run(2, 7, 1, 1L, 2L);
+        assertThat(plan(log, question(2, 1, 1, 300)).remarks())
+                .as("half is left")
+                .noneMatch(RunRemark.PushedLate.class::isInstance);
+        log.run(2, 7, 1, 1L, 2L);
+        assertThat(plan(log, question(2, 1, 1, 300)).remarks())
+                .contains(new RunRemark.PushedLate(log.state().batch(7).fills().get(0), 4));
+        assertThat(plan(log, question(2, 1, 0, 300)).remarks()).noneMatch(RunRemark.PushedLate.class::isInstance);
     }
 }

@@ -6,10 +6,21 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.ZoneOffset;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.leaflet.FilmProcess;
+import mezcla.log.Accident;
 import mezcla.log.FillToppedUp;
+import mezcla.log.KitArrived;
+import mezcla.log.KitFinished;
+import mezcla.log.Purchase;
+import mezcla.log.RunAccident;
+import mezcla.log.RunLogged;
+import mezcla.measure.FilmFormat;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.testng.annotations.Test;
 
 public class WayOutTest {
@@ -127,6 +138,155 @@ public class WayOutTest {
         assertThat(waysOut(log, question(1, 250)).stream().filter(WayOut.Renewed.class::isInstance))
                 .as("both baths are done, so nothing is left to keep")
                 .isEmpty();
+    }
+
+    private static List<WayOut> ofNegative(TestLog log, Long batch, RunQuestion question) {
+        return WayOut.of(
+                log.book(),
+                new WayOut.Wanted(question, batch, Set.of(FilmProcess.COLOUR_NEGATIVE), TANKS, plan -> plan.batch()
+                        .id()));
+    }
+
+    @Test
+    public void whereNothingStandsAMixOfItsOwnIsProposed() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.slide(), 5000);
+        log.kit(0, 2, Leaflets.negative(), 5000);
+        log.kit(0, 3, Leaflets.negative(), 5000);
+        log.add(0.1, stamp -> new KitFinished(stamp, 2));
+        WayOut.FreshMix way = only(WayOut.FreshMix.class, ofNegative(log, null, question(1, 400)));
+        assertThat(way.kit().id()).as("of the process, and not finished").isEqualTo(3);
+        assertThat(way.volumeMl()).as("as much as the tank takes").isEqualTo(400);
+        assertThat(way.plan().batch().fills())
+                .extracting(fill -> fill.mixed().bathKey())
+                .containsExactly("dev", "bx");
+        assertThat(waysOut(log, question(1, 400)).stream().filter(WayOut.FreshMix.class::isInstance))
+                .as("of which process, nobody said")
+                .isEmpty();
+        TestLog little = new TestLog();
+        little.kit(0, 1, Leaflets.negative(), 5000);
+        little.mix(0, 7, 1, 700);
+        little.discard(0.2, 7, 1L);
+        WayOut.FreshMix smaller = only(WayOut.FreshMix.class, ofNegative(little, null, question(1, 400)));
+        assertThat(smaller.volumeMl())
+                .as("300 ml are left, so that another tank is filled")
+                .isEqualTo(250);
+        assertThat(smaller.plan().question().tankMl()).isEqualTo(250);
+    }
+
+    @Test
+    public void whatGoesInWholeIsMixedWhole() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.sachets(), 5000);
+        WayOut.FreshMix way = only(WayOut.FreshMix.class, ofNegative(log, null, question(1, 400)));
+        assertThat(way.volumeMl()).isEqualTo(1000);
+        assertThat(way.plan().question().tankMl()).isEqualTo(400);
+    }
+
+    @Test
+    public void aKitWithoutEveryBathIsNoMixOfItsOwn() {
+        TestLog log = new TestLog();
+        log.add(
+                0,
+                stamp -> new KitArrived(
+                        stamp,
+                        1,
+                        Leaflets.negative(),
+                        Money.of(CurrencyUnit.of("NZD"), 20),
+                        Money.zero(CurrencyUnit.of("NZD")),
+                        null,
+                        List.of("dev-a", "dev-b"),
+                        Purchase.plainly(CurrencyUnit.of("NZD"))));
+        assertThat(ofNegative(log, null, question(1, 400))).isEmpty();
+    }
+
+    @Test
+    public void otherBatchesAreOfferedCheapestFirstAndNoMoreThanTwo() {
+        TestLog log = new TestLog();
+        for (long kit = 1; kit <= 4; kit++) {
+            log.kit(0, kit, Leaflets.negative(), 5000);
+            log.mix(0, 6 + kit, kit, kit == 1 ? 200 : 500);
+        }
+        log.kit(0, 5, Leaflets.slide(), 5000);
+        log.mix(0, 20, 5, 900);
+        List<WayOut> ways = ofNegative(log, 7L, question(1, 400));
+        assertThat(ways.stream().filter(WayOut.OtherBatch.class::isInstance))
+                .extracting(way -> way.plan().batch().id())
+                .containsExactly(8L, 9L);
+        assertThat(ways.stream().filter(WayOut.OtherTank.class::isInstance))
+                .as("another tank is one for the batch that was asked")
+                .isEmpty();
+        assertThat(only(WayOut.ToppedUp.class, ways).plan().batch().id())
+                .as("the batch that was asked is topped up before others")
+                .isEqualTo(7);
+        assertThat(ofNegative(log, 8L, question(1, 400)).stream().filter(WayOut.OtherBatch.class::isInstance))
+                .extracting(way -> way.plan().batch().id())
+                .as("200 ml fill no tank")
+                .containsExactly(9L, 10L);
+    }
+
+    @Test
+    public void whatHasToBeTestedIsProposedOnlyWhereItWasAsked() {
+        TestLog log = new TestLog();
+        for (long kit = 1; kit <= 2; kit++) {
+            log.kit(0, kit, Leaflets.negative(), 5000);
+            log.mix(0, 6 + kit, kit, 500);
+        }
+        RunPlan leaked = RunPlan.of(log.state().batch(8), question(1, 250));
+        log.add(
+                0.2,
+                stamp -> new RunLogged(
+                        stamp,
+                        8,
+                        leaked.question().rolls(),
+                        leaked.asRunBaths(),
+                        250,
+                        List.of(),
+                        null,
+                        null,
+                        List.of(new RunAccident(Accident.LEAK, 3L, null, 30)),
+                        null,
+                        false,
+                        List.of()));
+        assertThat(RunPlan.of(log.state().batch(8), question(1, 250)).isToBeTested())
+                .as("its tank leaked into the developer")
+                .isTrue();
+        assertThat(ofNegative(log, 7L, question(1, 400)).stream().filter(WayOut.OtherBatch.class::isInstance))
+                .isEmpty();
+        assertThat(ofNegative(log, 8L, question(1, 900)).stream().filter(WayOut.OtherTank.class::isInstance))
+                .hasSize(1);
+    }
+
+    @Test
+    public void aKitOfAnotherSheetOrOneThatIsFinishedTopsNothingUp() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(0, 7, 1, 400);
+        log.kit(0, 2, Leaflets.quart(), 5000);
+        log.add(0.1, stamp -> new KitFinished(stamp, 1));
+        assertThat(waysOut(log, question(1, 600)).stream().filter(WayOut.ToppedUp.class::isInstance))
+                .isEmpty();
+        log.kit(0.2, 3, Leaflets.negative(), 5000);
+        assertThat(only(WayOut.ToppedUp.class, waysOut(log, question(1, 600))).added())
+                .extracting(fresh -> fresh.kit().id())
+                .containsExactly(3L, 3L);
+    }
+
+    @Test
+    public void tanksAreTriedNearestFirstAndOnlyThoseThatAreKnown() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(0, 7, 1, 500);
+        List<RunQuestion.InTank> tanks = List.of(
+                RunQuestion.InTank.of(250),
+                new RunQuestion.InTank(480, 460, Map.of(), false, true),
+                new RunQuestion.InTank(470, 460, Map.of(FilmFormat.Reel.R135, 2), false),
+                RunQuestion.InTank.of(450));
+        List<WayOut> ways =
+                WayOut.of(log.book(), new WayOut.Wanted(question(1, 900), null, Set.of(), tanks, plan -> 0));
+        assertThat(only(WayOut.OtherTank.class, ways).plan().question().tankMl())
+                .as("one asks for its reels, one has none for 120")
+                .isEqualTo(450);
     }
 
     private static <W extends WayOut> W only(Class<W> kind, List<WayOut> ways) {

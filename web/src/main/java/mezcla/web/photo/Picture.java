@@ -2,27 +2,22 @@ package mezcla.web.photo;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
-import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
-import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
-import javax.imageio.ImageWriteParam;
-import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageInputStream;
-import javax.imageio.stream.ImageOutputStream;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
+import net.coobird.thumbnailator.Thumbnails;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 
@@ -71,6 +66,22 @@ public record Picture(byte[] jpeg, int width, int height) {
     }
 
     private static Picture of(byte[] sent) throws IOException {
+        boolean shrinks = longestSide(sent) > LONGEST;
+        Thumbnails.Builder<? extends InputStream> upright = Thumbnails.of(new ByteArrayInputStream(sent));
+        BufferedImage picture = (shrinks ? upright.size(LONGEST, LONGEST) : upright.scale(1))
+                .addFilter(Picture::onWhite)
+                .asBufferedImage();
+        ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+        Thumbnails.of(picture)
+                .scale(1)
+                .outputFormat("jpg")
+                .outputQuality(QUALITY)
+                .toOutputStream(jpeg);
+        return new Picture(jpeg.toByteArray(), picture.getWidth(), picture.getHeight());
+    }
+
+    /** What the file says of its size, before any of it is taken apart: a small file can hold a very large picture. */
+    private static int longestSide(byte[] sent) throws IOException {
         try (ImageInputStream input = ImageIO.createImageInputStream(new ByteArrayInputStream(sent))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(input);
             if (!readers.hasNext()) {
@@ -82,56 +93,23 @@ public record Picture(byte[] jpeg, int width, int height) {
                 if (!FORMATS.contains(reader.getFormatName().toLowerCase(Locale.ROOT))) {
                     throw Refusal.of(new FormObjection.PhotoUnreadable());
                 }
-                return written(upright(read(reader), Orientation.of(sent)));
+                int width = reader.getWidth(0);
+                int height = reader.getHeight(0);
+                if ((long) width * height > MOST_PIXELS) {
+                    throw Refusal.of(new FormObjection.PhotoTooBig());
+                }
+                return Math.max(width, height);
             } finally {
                 reader.dispose();
             }
         }
     }
 
-    /** Reads no more pixels than it takes: a small file can hold a very large picture. */
-    private static BufferedImage read(ImageReader reader) throws IOException {
-        int width = reader.getWidth(0);
-        int height = reader.getHeight(0);
-        if ((long) width * height > MOST_PIXELS) {
-            throw Refusal.of(new FormObjection.PhotoTooBig());
-        }
-        int every = (int) Math.ceil(Math.max(width, height) / (1.5 * LONGEST));
-        ImageReadParam fewer = reader.getDefaultReadParam();
-        fewer.setSourceSubsampling(every, every, 0, 0);
-        return reader.read(0, fewer);
-    }
-
-    private static BufferedImage upright(BufferedImage picture, Orientation orientation) {
-        double scale = Math.min(1, LONGEST / (double) Math.max(picture.getWidth(), picture.getHeight()));
-        int width = Math.max(1, (int) Math.round(picture.getWidth() * scale));
-        int height = Math.max(1, (int) Math.round(picture.getHeight() * scale));
-        BufferedImage turned = orientation.turnsSideways()
-                ? new BufferedImage(height, width, BufferedImage.TYPE_INT_RGB)
-                : new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-        Graphics2D canvas = turned.createGraphics();
-        canvas.setColor(Color.WHITE);
-        canvas.fillRect(0, 0, turned.getWidth(), turned.getHeight());
-        canvas.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-        AffineTransform turn = orientation.turn(width, height);
-        turn.scale(width / (double) picture.getWidth(), height / (double) picture.getHeight());
-        canvas.drawImage(picture, turn, null);
+    private static BufferedImage onWhite(BufferedImage picture) {
+        BufferedImage paper = new BufferedImage(picture.getWidth(), picture.getHeight(), BufferedImage.TYPE_INT_RGB);
+        Graphics2D canvas = paper.createGraphics();
+        canvas.drawImage(picture, 0, 0, Color.WHITE, null);
         canvas.dispose();
-        return turned;
-    }
-
-    private static Picture written(BufferedImage picture) throws IOException {
-        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
-        ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
-        try (ImageOutputStream output = ImageIO.createImageOutputStream(jpeg)) {
-            writer.setOutput(output);
-            ImageWriteParam how = writer.getDefaultWriteParam();
-            how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
-            how.setCompressionQuality(QUALITY);
-            writer.write(null, new IIOImage(picture, null, null), how);
-        } finally {
-            writer.dispose();
-        }
-        return new Picture(jpeg.toByteArray(), picture.getWidth(), picture.getHeight());
+        return paper;
     }
 }

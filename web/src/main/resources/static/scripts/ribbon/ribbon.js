@@ -167,7 +167,8 @@ const show = () => {
   }
   if (p.done) {
     text("next-when", "Now");
-    text("next", real && unsent.length ? "Leave this page open until the server has heard of it" : real ? "Caps on, air out of the bottles, tank soaked, sink rinsed" : "See what was late, early or missed");
+    const sent = unsent.length ? "Leave this page open until the server has heard of it" : "Caps on, air out of the bottles, tank soaked, sink rinsed";
+    text("next", real ? sent : "See what was late, early or missed");
   } else if (p.before || p.over) {
     text("next-when", "Now");
     text("next", p.next ? `${p.next.before ? `${p.next.before}, then pour` : "Pour"} in: ${name(p.next)}` : "Take the film out");

@@ -19,6 +19,7 @@ import org.testng.annotations.Test;
 /**
  * Every page is measured as it is shown, on a desk and on a phone: the size of what is read, the size of what is touched,
  * whether it has to be scrolled sideways, and whether what has the focus is in sight. Labels are paper, and keep its sizes.
+ * Whether everybody can read and use it is asked in both themes.
  */
 public class FitTest extends DemoApplicationTest {
     private static final double TEXT_PX = 14;
@@ -157,6 +158,9 @@ public class FitTest extends DemoApplicationTest {
         List<String> found = new ArrayList<>();
         page.waitForLoadState();
         Browser.assertAccessible(page);
+        page.evaluate("document.documentElement.dataset.theme = 'dim'");
+        Browser.assertAccessible(page);
+        page.evaluate("document.documentElement.dataset.theme = 'light'");
         boolean wet = WET.matcher(place).matches();
         List<Object> sizes = List.of(wet ? WET_TEXT_PX : TEXT_PX, DRAWN_PX, wet ? WET_TARGET_PX : TARGET_PX);
         for (Size size : SIZES) {

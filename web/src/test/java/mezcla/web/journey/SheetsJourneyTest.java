@@ -5,14 +5,8 @@ import static mezcla.web.journey.Browser.heading;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.List;
-import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import mezcla.web.DemoApplicationTest;
+import mezcla.web.leaflet.TypedSheet;
 import org.assertj.core.api.Assertions;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.annotations.AfterClass;
@@ -25,12 +19,7 @@ import org.testng.annotations.Test;
  * works out itself. Each file holds the sheet, and below it what somebody types of it, view by view.
  */
 public class SheetsJourneyTest extends DemoApplicationTest {
-    private static final Path SHEETS = Path.of("src", "test", "resources", "sheets");
-    private static final String TYPED = "--- typed\n";
-    private static final String NEXT_VIEW = ">";
-    private static final String EACH_LINE = " \\| ";
     private static final int MOST_FIELDS_OF_TWO_BATHS = 25;
-    private static final Pattern CHOSEN = Pattern.compile(".*-(wear|mode|role)|clock");
 
     @LocalServerPort
     private int port;
@@ -50,46 +39,30 @@ public class SheetsJourneyTest extends DemoApplicationTest {
     }
 
     @DataProvider
-    public Object[][] sheets() throws IOException {
-        try (Stream<Path> files = Files.list(SHEETS)) {
-            return files.sorted().map(file -> new Object[] {file.getFileName()}).toArray(Object[][]::new);
-        }
+    public Object[][] sheets() {
+        return TypedSheet.all().stream()
+                .filter(TypedSheet::isThroughTheBrowser)
+                .map(sheet -> new Object[] {sheet})
+                .toArray(Object[][]::new);
     }
 
     @Test(dataProvider = "sheets")
-    public void isTypedAsItIsPrinted(Path sheet) throws IOException {
-        String text = Files.readString(SHEETS.resolve(sheet), StandardCharsets.UTF_8);
-        String printed = plain(text.substring(0, text.indexOf(TYPED)));
-        List<String> lines =
-                text.substring(text.indexOf(TYPED) + TYPED.length()).lines().toList();
-        begun(lines.get(0).replace("shape ", ""));
-        int fields = 0;
-        String named = "";
-        for (String line : lines.subList(1, lines.size())) {
-            if (line.equals(NEXT_VIEW)) {
+    public void isTypedAsItIsPrinted(TypedSheet sheet) {
+        begun(sheet.shape());
+        for (int i = 0; i < sheet.views().size(); i++) {
+            if (i > 0) {
                 next(page);
-                continue;
             }
-            String field = line.replaceFirst("\\s*=.*$", "");
-            String typed = line.replaceFirst("^[^=]*=\\s*", "");
-            named = field.equals("name") ? typed : named;
-            if (!CHOSEN.matcher(field).matches()) {
-                Assertions.assertThat(typed.split(EACH_LINE)).allSatisfy(part -> Assertions.assertThat(printed)
-                        .as("as it is printed")
-                        .containsIgnoringCase(plain(part)));
-            }
-            type(page, field, typed.replaceAll(EACH_LINE, "\n"));
-            fields++;
+            sheet.views().get(i).forEach(field -> type(page, field.name(), field.typed()));
         }
         assertThat(page.locator(".field-error:not(:empty)")).hasCount(0);
-        boolean worksOneOut = !page.locator("#examples").inputValue().isBlank();
-        if (worksOneOut) {
+        if (!sheet.typed("examples").isEmpty()) {
             assertThat(page.locator("li.agrees")).hasCount(1);
         }
         page.locator(".bar button:has-text('Keep it')").click();
-        assertThat(heading(page)).hasText(named);
-        if (sheet.toString().startsWith("quarry")) {
-            Assertions.assertThat(fields).isLessThanOrEqualTo(MOST_FIELDS_OF_TWO_BATHS);
+        assertThat(heading(page)).hasText(sheet.typed("name"));
+        if (sheet.file().startsWith("quarry")) {
+            Assertions.assertThat(sheet.fields()).isLessThanOrEqualTo(MOST_FIELDS_OF_TWO_BATHS);
             Browser.assertAccessible(page);
         }
         Assertions.assertThat(browser.troubles()).isEmpty();
@@ -124,9 +97,5 @@ public class SheetsJourneyTest extends DemoApplicationTest {
         } else {
             at.fill(typed);
         }
-    }
-
-    private static String plain(String text) {
-        return text.replaceAll("\\s+", " ").strip();
     }
 }

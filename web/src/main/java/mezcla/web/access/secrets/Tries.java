@@ -1,12 +1,13 @@
 package mezcla.web.access.secrets;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.Locale;
-import java.util.Map;
+import java.util.concurrent.TimeUnit;
 import mezcla.web.access.Unguessable;
 import org.springframework.stereotype.Component;
 
@@ -26,17 +27,16 @@ public class Tries {
     private static final Duration CLOCK_PUT_BACK = Duration.ofMinutes(1);
 
     private final Clock clock;
-    private final Map<String, Count> counts = new LinkedHashMap<>(16, 0.75f, true) {
-        private static final long serialVersionUID = 1;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Count> eldest) {
-            return size() > REMEMBERED;
-        }
-    };
+    private final Cache<String, Count> counts;
 
     Tries(Clock clock) {
         this.clock = clock;
+        this.counts = Caffeine.newBuilder()
+                .maximumSize(REMEMBERED)
+                .expireAfterWrite(FORGOTTEN_AFTER)
+                .ticker(() -> TimeUnit.MILLISECONDS.toNanos(clock.millis()))
+                .executor(Runnable::run)
+                .build();
     }
 
     /**
@@ -82,28 +82,25 @@ public class Tries {
     }
 
     private Count count(Key key, Instant now) {
-        Count known = counts.get(key.hash());
-        return known == null
-                        || now.isAfter(known.last().plus(FORGOTTEN_AFTER))
-                        || now.isBefore(known.last().minus(CLOCK_PUT_BACK))
-                ? new Count(0, now)
-                : known;
+        Count known = counts.getIfPresent(key.hash());
+        return known == null || now.isBefore(known.last().minus(CLOCK_PUT_BACK)) ? new Count(0, now) : known;
     }
 
     /** The try was right: what went wrong before it is forgotten. */
     public synchronized void forget(Key key) {
-        counts.remove(key.hash());
+        counts.invalidate(key.hash());
     }
 
     /** The try was right: it alone is counted back. */
     public synchronized void takeBack(Key key) {
-        Count known = counts.get(key.hash());
+        Count known = counts.getIfPresent(key.hash());
         if (known != null) {
             counts.put(key.hash(), new Count(Math.max(0, known.wrong() - 1), known.last()));
         }
     }
 
-    synchronized int remembered() {
-        return counts.size();
+    long remembered() {
+        counts.cleanUp();
+        return counts.estimatedSize();
     }
 }

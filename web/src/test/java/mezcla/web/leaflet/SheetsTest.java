@@ -1,0 +1,68 @@
+package mezcla.web.leaflet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import mezcla.web.DemoPagesTest;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Printed sheets, sent as they are typed: no view refuses one, and each gives the times that it works out itself. */
+public class SheetsTest extends DemoPagesTest {
+    @DataProvider
+    public Object[][] sheets() {
+        return TypedSheet.all().stream()
+                .filter(sheet -> !sheet.isThroughTheBrowser())
+                .map(sheet -> new Object[] {sheet})
+                .toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "sheets")
+    public void isTakenAsItIsPrinted(TypedSheet sheet) throws Exception {
+        String draft = String.valueOf(
+                send("/leaflets/drafts", "bram", "shape", sheet.shape()).getRedirectedUrl());
+        String view = draft;
+        for (int i = 0; i < sheet.views().size(); i++) {
+            String page = page(view, "bram");
+            List<TypedSheet.Field> fields = sheet.views().get(i);
+            assertThat(fields).allSatisfy(field -> assertThat(page).contains("name=\"%s\"".formatted(field.name())));
+            boolean last = i == sheet.views().size() - 1;
+            String at = view.contains("?at=") ? view.replaceFirst(".*at=", "") : "box";
+            String to = draft + (last ? "/kept" : "") + "?at=" + at;
+            MockHttpServletResponse answer = send(to, "bram", sent(fields));
+            assertThat(answer.getStatus())
+                    .as("%s refused: %s", at, said(answer))
+                    .isEqualTo(302);
+            assertThat(answer.getRedirectedUrl()).isNotEqualTo(view);
+            view = String.valueOf(answer.getRedirectedUrl());
+        }
+        String kept = page(view, "bram");
+        assertThat(kept).contains(">" + sheet.typed("name") + "</h1>");
+        assertThat(kept.contains("class=\"agrees\""))
+                .isEqualTo(!sheet.typed("examples").isEmpty());
+        assertThat(kept).doesNotContain("class=\"differs\"");
+    }
+
+    /** What the page sends: the fields into which somebody typed, and which they are. */
+    private static String[] sent(List<TypedSheet.Field> fields) {
+        List<String> sent = new ArrayList<>(List.of("formKey", UUID.randomUUID().toString()));
+        sent.add("touched");
+        sent.add(fields.stream().map(TypedSheet.Field::name).collect(Collectors.joining(" ")));
+        for (TypedSheet.Field field : fields) {
+            sent.add(field.name());
+            sent.add(field.typed());
+        }
+        return sent.toArray(String[]::new);
+    }
+
+    private static String said(MockHttpServletResponse answer) throws Exception {
+        return answer.getContentAsString()
+                .lines()
+                .filter(line -> line.contains("field-error"))
+                .collect(Collectors.joining("\n"));
+    }
+}
