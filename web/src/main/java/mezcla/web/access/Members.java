@@ -250,10 +250,25 @@ public class Members implements UserDetailsService {
      */
     @Transactional
     public SignedIn add(String signInName, String name, String password, String role) {
+        rules.refuse(password, name, signInName);
+        return addHashed(signInName, name, hashed(password), role);
+    }
+
+    /** What is kept of a password. It takes its time, so whoever adds many makes them before anything is written. */
+    public String hashed(String password) {
+        return Objects.requireNonNull(passwords.encode(password));
+    }
+
+    /**
+     * Adds a member of whose password the hash is there.
+     *
+     * @throws Refusal {@code sign-in-name-form}, {@code sign-in-name-taken} or {@code member-name-taken}
+     */
+    @Transactional
+    public SignedIn addHashed(String signInName, String name, String hash, String role) {
         refuseSignInName(signInName);
         naming.refuseTaken(name, 0);
-        rules.refuse(password, name, signInName);
-        members.add(signInName, name, Objects.requireNonNull(passwords.encode(password)), role);
+        members.add(signInName, name, hash, role);
         SignedIn added = Objects.requireNonNull(members.named(signInName));
         naming.isCalled(added.id(), name);
         return added;

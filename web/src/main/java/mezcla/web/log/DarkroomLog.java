@@ -7,6 +7,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -48,6 +50,8 @@ public class DarkroomLog {
     private final LogClock clock;
 
     /** What was read in transactions that only read: what another one added may still be rolled back. */
+    private final Set<Long> unreadableRows = ConcurrentHashMap.newKeySet();
+
     private final AtomicReference<Known> read = new AtomicReference<>(Known.NOTHING);
 
     /**
@@ -161,7 +165,7 @@ public class DarkroomLog {
         return members.names();
     }
 
-    /** A row that cannot be read is said in the log of the machine and left out, so that every page still answers. */
+    /** A row that cannot be read is said once in the log of the machine and left out, so that every page still answers. */
     private List<LogEntry> rowsAfter(long sequence, KnownNames names, ClockCorrections corrections) {
         Map<LogCodec.LeafletName, Leaflet> sheets = sheets();
         List<LogEntry> rows = new ArrayList<>();
@@ -169,12 +173,17 @@ public class DarkroomLog {
             try {
                 rows.add(read(row, sheets, names, corrections));
             } catch (JacksonException | IllegalArgumentException | Refusal unreadable) {
-                LOG.error(
-                        "Row {} of the log, {}, cannot be read: {}",
-                        row.sequence(),
-                        row.kind(),
-                        row.body(),
-                        unreadable);
+                if (unreadableRows.add(row.sequence())) {
+                    LOG.error(
+                            "Row {} of the log, {}, cannot be read, because {}: {}",
+                            row.sequence(),
+                            row.kind(),
+                            String.valueOf(unreadable.getMessage())
+                                    .lines()
+                                    .findFirst()
+                                    .orElse("nobody knows"),
+                            row.body());
+                }
             }
         }
         return rows;

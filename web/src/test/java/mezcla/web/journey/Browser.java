@@ -2,9 +2,6 @@ package mezcla.web.journey;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.args.AxeRunOptions;
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
@@ -15,7 +12,9 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -23,6 +22,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -54,11 +54,38 @@ final class Browser implements AutoCloseable {
                             "--disable-component-update",
                             "--disable-sync")));
 
-    private static final AxeRunOptions VIOLATIONS = new AxeRunOptions();
+    /** What looks at pages; one copy of it is enough for a page, however often it changes. */
+    private static final String AXE = axe();
 
-    static {
-        VIOLATIONS.setResultTypes(List.of("violations"));
-    }
+    private static final List<String> TAGS = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa");
+
+    /** What a page is made of: each kind of element, in what, with what it says of itself; by theme and width. */
+    private static final String MADE_OF =
+            """
+            () => {
+              const kind = (element) => element === null ? '' : [element.tagName, element.className?.baseVal ?? element.className,
+                element.type, element.getAttribute('aria-invalid'), element.disabled, element.getAttributeNames()
+                  .filter((name) => /^(aria-|role|for|alt|title|tabindex|href|lang)/.test(name)).sort()].join(' ');
+              const place = (element) => element === null ? '' : element.tagName + ' ' + (element.className?.baseVal ?? element.className);
+              const under = document.documentElement.dataset.theme + (window.innerWidth < 600) + ' ';
+              return [...document.body.querySelectorAll('*')].filter((element) => element.checkVisibility())
+                .map((element) => [(under + kind(element) + ' in ' + place(element.parentElement)).replace(/\\s+/g, ' '), element]);
+            }
+            """;
+
+    /** Colours are asked of what is new on a page alone, everything else of the whole. */
+    private static final String VIOLATIONS =
+            """
+            async ([rules, kinds]) => {
+              const colours = rules.length === 1;
+              const fresh = new Set(kinds);
+              const where = colours ? (%s)().filter(([kind]) => fresh.delete(kind)).map(([, element]) => element) : document;
+              const found = await axe.run(colours ? { include: where } : where, { runOnly: rules, resultTypes: ['violations'] });
+              return found.violations.map((each) => each.id + ': '
+                + each.nodes.map((node) => node.html + ' ' + node.failureSummary).join('; '));
+            }
+            """
+                    .formatted(MADE_OF);
 
     private static final double PATIENCE_MS = 30_000;
 
@@ -153,20 +180,6 @@ final class Browser implements AutoCloseable {
         Browser.at(page, "**/shelf");
     }
 
-    /** What a page is made of: each kind of element, in what, with what it says of itself; by theme and width. */
-    private static final String MADE_OF =
-            """
-            () => {
-              const kind = (element) => element === null ? '' : [element.tagName, element.className?.baseVal ?? element.className,
-                element.type, element.getAttribute('aria-invalid'), element.disabled, element.getAttributeNames()
-                  .filter((name) => /^(aria-|role|for|alt|title|tabindex|href|lang)/.test(name)).sort()].join(' ');
-              const place = (element) => element === null ? '' : element.tagName + ' ' + (element.className?.baseVal ?? element.className);
-              const under = document.documentElement.dataset.theme + (window.innerWidth < 600) + ' ';
-              return [...new Set([...document.body.querySelectorAll('*')].filter((element) => element.checkVisibility())
-                .map((element) => (under + kind(element) + ' in ' + place(element.parentElement)).replace(/\\s+/g, ' ')))];
-            }
-            """;
-
     private static final Set<String> LOOKED_AT = new HashSet<>();
 
     /** What the other processes of this very run of the tests looked at; empty where there is but one. */
@@ -178,33 +191,50 @@ final class Browser implements AutoCloseable {
      */
     static void assertAccessible(Page page) {
         assertFits(page);
-        List<?> madeOf = (List<?>) page.evaluate(MADE_OF);
-        if (madeOf.stream().allMatch(LOOKED_AT::contains)) {
+        assertUsable(page, TAGS);
+    }
+
+    /** Whether everything on a page can be read in the theme that it stands in; the rest is the same in each. */
+    static void assertReadable(Page page) {
+        assertUsable(page, List.of("color-contrast"));
+    }
+
+    private static void assertUsable(Page page, List<String> rules) {
+        List<String> madeOf = notLookedAt(page);
+        if (madeOf.isEmpty()) {
             return;
         }
-        LOOKED_AT.addAll(lookedAtElsewhere());
-        if (madeOf.stream().allMatch(LOOKED_AT::contains)) {
-            return;
+        if (page.evaluate("window.axe === undefined").equals(true)) {
+            page.evaluate(AXE);
         }
-        List<Rule> violations = new AxeBuilder(page)
-                .setLegacyMode(true)
-                .options(VIOLATIONS)
-                .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa"))
-                .analyze()
-                .getViolations();
-        assertThat(violations.stream()
-                        .map(rule -> rule.getId() + ": " + rule.getNodes())
-                        .toList())
+        assertThat((List<?>) page.evaluate(VIOLATIONS, List.of(rules, madeOf)))
                 .as("accessibility of " + page.url())
                 .isEmpty();
-        List<String> kinds = madeOf.stream().map(String.class::cast).toList();
-        LOOKED_AT.addAll(kinds);
+        LOOKED_AT.addAll(madeOf);
         if (!SHARED.isEmpty()) {
             try {
-                Files.write(Path.of(SHARED), kinds, StandardOpenOption.CREATE, StandardOpenOption.APPEND);
+                Files.write(Path.of(SHARED), madeOf, StandardOpenOption.CREATE, StandardOpenOption.APPEND);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
+        }
+    }
+
+    /** The kinds of what a page is made of that nobody has looked at yet. */
+    private static List<String> notLookedAt(Page page) {
+        List<String> madeOf = ((List<?>) page.evaluate("(" + MADE_OF + ")().map(([kind]) => kind)"))
+                .stream().map(String.class::cast).distinct().toList();
+        if (!LOOKED_AT.containsAll(madeOf)) {
+            LOOKED_AT.addAll(lookedAtElsewhere());
+        }
+        return madeOf.stream().filter(kind -> !LOOKED_AT.contains(kind)).toList();
+    }
+
+    private static String axe() {
+        try (InputStream script = Browser.class.getResourceAsStream("/axe.min.js")) {
+            return new String(Objects.requireNonNull(script).readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

@@ -159,7 +159,7 @@ public class FitTest extends DemoApplicationTest {
         page.waitForLoadState();
         Browser.assertAccessible(page);
         page.evaluate("document.documentElement.dataset.theme = 'dim'");
-        Browser.assertAccessible(page);
+        Browser.assertReadable(page);
         page.evaluate("document.documentElement.dataset.theme = 'light'");
         boolean wet = WET.matcher(place).matches();
         List<Object> sizes = List.of(wet ? WET_TEXT_PX : TEXT_PX, DRAWN_PX, wet ? WET_TARGET_PX : TARGET_PX);
