@@ -256,11 +256,11 @@ public class LeafletCheckTest {
         assertThat(said(part(99.51, null, null, null))).isEmpty();
         assertThat(said(part(99.4, null, null, null))).containsExactly(LeafletCheck.Code.PART_TAKES_MORE);
         assertThat(said(part(100.6, null, null, null))).containsExactly(LeafletCheck.Code.PART_LEFT_OVER);
-        assertThat(said(recipe(Recipe.Mode.TOP_UP, 855, List.of("dev-a", "dev-b"))))
+        assertThat(said(recipe(Recipe.Mode.TOP_UP, 854.9, List.of("dev-a", "dev-b"))))
                 .isEmpty();
         assertThat(said(recipe(Recipe.Mode.TOP_UP, 856, List.of("dev-a", "dev-b"))))
                 .containsExactly(LeafletCheck.Code.RECIPE_OVERSHOOTS);
-        assertThat(said(recipe(Recipe.Mode.FIXED_WATER, 845, List.of("dev-a", "dev-b"))))
+        assertThat(said(recipe(Recipe.Mode.FIXED_WATER, 845.1, List.of("dev-a", "dev-b"))))
                 .isEmpty();
         assertThat(said(recipe(Recipe.Mode.FIXED_WATER, 844, List.of("dev-a", "dev-b"))))
                 .containsExactly(LeafletCheck.Code.RECIPE_MAKES_OTHER_VOLUME);
