@@ -114,6 +114,7 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
             {"signInName", "two words", "without spaces"},
             {"signInName", "<script>", "without spaces"},
             {"password", "short", "Use 12 to 72 characters"},
+            {"password", "gasworks darkroom", "guess"},
             {"password", "\u00e9".repeat(40), "Use 12 to 72 characters"},
         };
     }
@@ -131,17 +132,26 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
     }
 
     @Test(dependsOnMethods = "whatIsRefusedBeginsNothing")
-    public void guessingPrintsAnotherCode() throws Exception {
+    public void whoeverGuessesWaitsAndTheCodeStays() throws Exception {
         String before = code();
         for (int i = 0; i < 5; i++) {
-            pages.perform(begin("code", "GUESSEDXXX")).andExpect(status().isUnprocessableContent());
+            pages.perform(from("10.0.0.66", begin("code", "GUESSEDXXX"))).andExpect(status().isUnprocessableContent());
         }
-        assertThat(code()).isNotEqualTo(before);
-        pages.perform(begin("code", before)).andExpect(status().isUnprocessableContent());
+        pages.perform(from("10.0.0.66", begin("code", before)))
+                .andExpect(status().isUnprocessableContent())
+                .andExpect(content().string(containsString("Wait a few seconds")));
+        assertThat(code()).as("a stranger prints nothing on the console").isEqualTo(before);
         assertThat(members.all()).isEmpty();
     }
 
-    @Test(dependsOnMethods = "guessingPrintsAnotherCode")
+    private static MockHttpServletRequestBuilder from(String address, MockHttpServletRequestBuilder request) {
+        return request.with(sent -> {
+            sent.setRemoteAddr(address);
+            return sent;
+        });
+    }
+
+    @Test(dependsOnMethods = "whoeverGuessesWaitsAndTheCodeStays")
     public void codeMakesTheFirstStewardOnce() throws Exception {
         pages.perform(get("/begin")).andExpect(status().isOk());
         pages.perform(begin("code", code().toLowerCase(Locale.ROOT))).andExpect(redirectedUrl("/sign-in?begun"));
@@ -223,14 +233,23 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
     }
 
     @Test(dependsOnMethods = "stewardKeepsMembersTanksAndBottles")
-    public void wrongPasswordsSlowThatAccountAlone() throws Exception {
-        for (int i = 0; i < 6; i++) {
-            pages.perform(post("/sign-in").with(csrf()).param("name", "ruben").param("password", "wrong"));
+    public void wrongPasswordsSlowThatAccountFromThereAlone() throws Exception {
+        for (int i = 0; i < 10; i++) {
+            pages.perform(from("10.0.0.66", signIn("ruben", "wrong")));
         }
-        pages.perform(post("/sign-in").with(csrf()).param("name", "Ruben").param("password", "hang it to dry"))
-                .andExpect(redirectedUrl("/sign-in?wait"));
+        pages.perform(from("10.0.0.66", signIn("Ruben", "hang it to dry"))).andExpect(redirectedUrl("/sign-in?wait"));
+        pages.perform(from("10.0.0.7", signIn("ruben", "hang it to dry"))).andExpect(redirectedUrl("/"));
+        for (int i = 0; i < 40; i++) {
+            pages.perform(from("10.0.0.7", signIn("nobody" + i, "wrong")));
+        }
+        pages.perform(from("10.0.0.7", signIn("odile", "a quiet red lamp"))).andExpect(redirectedUrl("/sign-in?wait"));
+        pages.perform(from("10.0.0.7", signIn("ruben", "hang it to dry"))).andExpect(redirectedUrl("/"));
         pages.perform(post("/sign-in").with(csrf()).param("name", "odile").param("password", "a quiet red lamp"))
                 .andExpect(redirectedUrl("/"));
+    }
+
+    private static MockHttpServletRequestBuilder signIn(String name, String password) {
+        return post("/sign-in").with(csrf()).param("name", name).param("password", password);
     }
 
     @Test(dependsOnMethods = "codeMakesTheFirstStewardOnce")

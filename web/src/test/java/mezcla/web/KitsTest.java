@@ -107,6 +107,28 @@ public class KitsTest extends DemoPagesTest {
         String form = page("/kits/new?formKey=" + UUID.randomUUID() + "&proposal=" + proposal, "bram");
         assertThat(form).contains("Devi says so.", "value=\"61.50\"", "value=\"B7\"");
         send("/kits", "bram", "proposal", proposal, "leaflet", "1", "count", "2", "price", "61.50", "lot", "B7");
+        int kits = log.state().kits().size();
+        assertThat(send(
+                                "/kits",
+                                "bram",
+                                "proposal",
+                                proposal,
+                                "leaflet",
+                                "1",
+                                "count",
+                                "2",
+                                "price",
+                                "61.50",
+                                "lot",
+                                "B7")
+                        .getContentAsString())
+                .contains("Bram logged it as kit", "Nothing was logged now.");
+        assertThat(send("/kits", "bram", "proposal", "9999", "leaflet", "1", "count", "1", "price", "61.50")
+                        .getContentAsString())
+                .contains("There is no such proposal.");
+        assertThat(send("/kits/proposals/" + proposal + "/thrown-away", "bram").getStatus())
+                .isEqualTo(422);
+        assertThat(log.state().kits()).hasSize(kits);
         assertThat(kits()).hasSize(before + 2);
         assertThat(page("/cupboard", "bram")).doesNotContain("Devi says that");
         send("/kits", "devi", "leaflet", "1", "count", "1", "price", "5");

@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.Cookie;
 import java.util.ArrayList;
 import java.util.List;
@@ -261,6 +262,87 @@ public class SharedDeviceTest extends DemoApplicationTest {
         assertThat(send(form("/house/me", "ownUnits", "US", "pin", "")).getStatus())
                 .isEqualTo(403);
         assertThat(send(get("/me")).getStatus()).isEqualTo(403);
+    }
+
+    @DataProvider
+    public Object[][] ofOneMember() {
+        return new Object[][] {
+            {"/money"},
+            {"/money/account"},
+            {"/money/account?of=Devi"},
+            {"/money/film"},
+            {"/money/film.csv"},
+            {"/money/kits"},
+            {"/money/kits/seasons"},
+            {"/money/month"},
+            {"/mine"}
+        };
+    }
+
+    @Test(dataProvider = "ofOneMember")
+    public void whatIsOneMembersIsNotShownToWhoeverTapsTheirTile(String page) throws Exception {
+        share();
+        assertThat(send(get(page)).getForwardedUrl()).isEqualTo("/refused/pin");
+        assertThat(refused()).contains("This page takes your PIN", "href=\"/who\"");
+        send(form("/who", "member", id("devi")));
+        MockHttpServletResponse asked = send(get(page));
+        assertThat(asked.getStatus()).isEqualTo(403);
+        assertThat(asked.getForwardedUrl()).isEqualTo("/refused/pin");
+        assertThat(asked.getContentAsString()).isEmpty();
+        assertThat(refused()).contains("This page takes your PIN", "Devi has no PIN yet", "set one");
+    }
+
+    /** What the page says that is forwarded to. */
+    private String refused() throws Exception {
+        return send(get("/refused/pin").requestAttr(RequestDispatcher.FORWARD_REQUEST_URI, "/money"))
+                .getContentAsString();
+    }
+
+    @Test
+    public void aPinShowsWhatIsTheirsAtASharedDevice() throws Exception {
+        signIn("devi", "rinse-and-hang");
+        send(form("/house/me", "ownUnits", "", "pin", "2468"));
+        cookies.clear();
+        share();
+        send(form("/who", "member", id("devi"), "pin", "2468"));
+        assertThat(send(get("/money/account")).getStatus()).isEqualTo(200);
+        assertThat(send(get("/mine")).getStatus()).isEqualTo(200);
+        cookies.clear();
+        signIn("devi", "rinse-and-hang");
+        send(form("/house/me", "ownUnits", "", "pin", "", "noPin", "true"));
+    }
+
+    @Test
+    public void theJournalOfASharedDeviceTellsNobodysPayments() throws Exception {
+        signIn("bram", "count-the-rolls");
+        send(form("/money/payments", "account", "Devi", "amount", "12.34"));
+        assertThat(send(get("/journal")).getContentAsString()).contains("12.34");
+        cookies.clear();
+        signIn("devi", "rinse-and-hang");
+        assertThat(send(get("/journal")).getContentAsString()).contains("12.34");
+        assertThat(send(get("/journal.csv")).getContentAsString()).contains("12.34");
+        cookies.clear();
+        share();
+        send(form("/who", "member", id("devi")));
+        assertThat(send(get("/journal")).getContentAsString()).doesNotContain("12.34");
+        assertThat(send(get("/journal.csv")).getContentAsString()).doesNotContain("12.34");
+    }
+
+    @Test
+    public void aBrowserThatSignedOutIsKnownAgainAndLetsNobodyIn() throws Exception {
+        signIn("tomasz", "rinse-and-hang");
+        send(form("/sign-out"));
+        assertThat(send(get("/shelf")).getRedirectedUrl()).startsWith("/sign-in");
+        for (int i = 0; i < 60; i++) {
+            pages.perform(
+                    form("/sign-in", "name", "tomasz", "password", "wrong").with(sent -> {
+                        sent.setRemoteAddr("10.9.9.9");
+                        return sent;
+                    }));
+        }
+        assertThat(send(form("/sign-in", "name", "tomasz", "password", "rinse-and-hang"))
+                        .getRedirectedUrl())
+                .isEqualTo("/");
     }
 
     @Test

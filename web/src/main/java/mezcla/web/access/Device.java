@@ -60,6 +60,11 @@ public record Device(
         return shared && !withPin;
     }
 
+    /** Who may read here what is theirs alone: nobody at a device of the house without their PIN. */
+    public static Optional<SignedIn> whoMayReadTheirs() {
+        return here().filter(Device::isOfAGuest).isPresent() ? Optional.empty() : SignedIn.here();
+    }
+
     /** Who acts here; 0 where nobody has said so. */
     public long actorId() {
         return !shared ? accountId : thereId == null ? 0 : thereId;

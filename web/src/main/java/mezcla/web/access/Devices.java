@@ -92,14 +92,20 @@ public class Devices {
                 : now.isBefore(seen.plus(EVENING)) && now.isBefore(row.beganAt().plus(LAST_DAY));
     }
 
-    /** Begins a sign-in; returns its id. What ran out long ago is forgotten. */
+    /** Whether an account signed in from an address before. */
+    @Transactional(readOnly = true)
+    public boolean came(long accountId, String address) {
+        return mapper.came(accountId, Unguessable.hash(address));
+    }
+
+    /** Begins a sign-in from an address; returns its id. What ran out long ago is forgotten. */
     @Transactional
-    public long begin(SignedIn member, String token, String device) {
+    public long begin(SignedIn member, String token, String device, String address) {
         Instant now = clock.instant();
         mapper.forgetThoseAtDevicesBefore(now.minus(KNOWN_FOR));
         mapper.forgetThoseBefore(now.minus(KNOWN_FOR));
         mapper.record(now, member.id(), "signed in on " + device);
-        return mapper.begin(member.id(), Unguessable.hash(token), device, now);
+        return mapper.begin(member.id(), Unguessable.hash(token), device, Unguessable.hash(address), now);
     }
 
     /** Remembers when a device was last used. */

@@ -42,6 +42,9 @@ public interface MemberMapper {
     @Select("SELECT count(*) FROM member WHERE left_at IS NULL")
     int count();
 
+    @Select("SELECT lower(sign_in_name) FROM member")
+    List<String> signInNames();
+
     @Select("SELECT count(*) FROM member WHERE sign_in_name = #{signInName}")
     int countSignInNames(String signInName);
 

@@ -1,19 +1,24 @@
 package mezcla.web.access;
 
 import java.time.Clock;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
+import java.util.Set;
 import mezcla.measure.Refusal;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.access.names.Naming;
 import mezcla.web.access.secrets.NewPasswords;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.settings.HouseService;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.access.prepost.PreAuthorize;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,7 +30,11 @@ public class Members implements UserDetailsService {
 
     private final MemberMapper members;
     private final PasswordEncoder passwords;
+    /** As little work as the hash can take. */
+    private static final int QUICK = 4;
+
     private final NewPasswords rules;
+    private final HouseService houses;
     private final Naming naming;
     private final Devices devices;
     private final Clock clock;
@@ -34,6 +43,7 @@ public class Members implements UserDetailsService {
             MemberMapper members,
             PasswordEncoder passwords,
             NewPasswords rules,
+            HouseService houses,
             Naming naming,
             Devices devices,
             Clock clock) {
@@ -41,6 +51,7 @@ public class Members implements UserDetailsService {
         this.members = members;
         this.passwords = passwords;
         this.rules = rules;
+        this.houses = houses;
         this.devices = devices;
         this.clock = clock;
     }
@@ -74,6 +85,13 @@ public class Members implements UserDetailsService {
         return account != null && account.signInName().equalsIgnoreCase(signInName);
     }
 
+    /** Whether whoever signs in with that name did so before from an address. */
+    @Transactional(readOnly = true)
+    public boolean cameFrom(String signInName, String address) {
+        SignedIn account = members.named(signInName);
+        return account != null && devices.came(account.id(), address);
+    }
+
     /**
      * Gives a member a new password; everything that was signed in with the old one has to sign in again.
      *
@@ -85,7 +103,7 @@ public class Members implements UserDetailsService {
     }
 
     private void setPassword(SignedIn member, String password, long exceptSignIn) {
-        rules.refuse(password, member.name(), member.signInName());
+        refusePassword(password, member.name(), member.signInName());
         members.setPassword(member.id(), Objects.requireNonNull(passwords.encode(password)));
         devices.endAllOf(member.id(), exceptSignIn);
     }
@@ -250,7 +268,7 @@ public class Members implements UserDetailsService {
      */
     @Transactional
     public SignedIn add(String signInName, String name, String password, String role) {
-        rules.refuse(password, name, signInName);
+        refusePassword(password, name, signInName);
         return addHashed(signInName, name, hashed(password), role);
     }
 
@@ -260,14 +278,66 @@ public class Members implements UserDetailsService {
     }
 
     /**
+     * What is kept of a password that was made by chance and is too long to be tried: it need not take its time.
+     *
+     * @see Unguessable#letters
+     */
+    public static String hashedAtOnce(String made) {
+        return "{bcrypt}" + new BCryptPasswordEncoder(QUICK).encode(made);
+    }
+
+    /** Names that nobody else can have: of whoever belongs or belonged to the house, and of those before in a list. */
+    public static final class Taken {
+        private final Set<String> names;
+        private final Set<String> signInNames;
+
+        private Taken(Set<String> names, Set<String> signInNames) {
+            this.names = names;
+            this.signInNames = signInNames;
+        }
+    }
+
+    /** The names that are taken now. */
+    @Transactional(readOnly = true)
+    public Taken taken() {
+        return new Taken(naming.taken(0), new HashSet<>(members.signInNames()));
+    }
+
+    /**
+     * Refuses the names of a new member, and counts them as taken otherwise.
+     *
+     * @throws Refusal {@code sign-in-name-form}, {@code sign-in-name-taken} or {@code member-name-taken}
+     */
+    public void refuse(String signInName, String name, Taken taken) {
+        refuseSignInForm(signInName);
+        if (taken.signInNames.contains(signInName.toLowerCase(Locale.ROOT))) {
+            throw Refusal.of(new FormObjection.SignInNameTaken(signInName));
+        }
+        if (!taken.names.add(Naming.asSeen(name))) {
+            throw Refusal.of(new FormObjection.MemberNameTaken(name));
+        }
+        taken.signInNames.add(signInName.toLowerCase(Locale.ROOT));
+    }
+
+    /** Refuses what nobody should choose as their password, as {@link NewPasswords} does. */
+    public void refusePassword(String password, String name, String signInName) {
+        rules.refuse(password, name, signInName, houses.house().name());
+    }
+
+    /**
      * Adds a member of whose password the hash is there.
      *
      * @throws Refusal {@code sign-in-name-form}, {@code sign-in-name-taken} or {@code member-name-taken}
      */
     @Transactional
     public SignedIn addHashed(String signInName, String name, String hash, String role) {
-        refuseSignInName(signInName);
-        naming.refuseTaken(name, 0);
+        refuse(signInName, name, taken());
+        return addChecked(signInName, name, hash, role);
+    }
+
+    /** Adds a member whose names were looked at. */
+    @Transactional
+    public SignedIn addChecked(String signInName, String name, String hash, String role) {
         members.add(signInName, name, hash, role);
         SignedIn added = Objects.requireNonNull(members.named(signInName));
         naming.isCalled(added.id(), name);

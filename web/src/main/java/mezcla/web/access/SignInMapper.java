@@ -48,11 +48,14 @@ interface SignInMapper {
     @Select(
             value =
                     """
-            INSERT INTO sign_in (member_id, token_hash, device, began_at, seen_at)
-            VALUES (#{memberId}, #{tokenHash}, #{device}, #{at}, #{at}) RETURNING id
+            INSERT INTO sign_in (member_id, token_hash, device, address_hash, began_at, seen_at)
+            VALUES (#{memberId}, #{tokenHash}, #{device}, #{addressHash}, #{at}, #{at}) RETURNING id
             """,
             affectData = true)
-    long begin(long memberId, String tokenHash, String device, Instant at);
+    long begin(long memberId, String tokenHash, String device, String addressHash, Instant at);
+
+    @Select("SELECT count(*) > 0 FROM sign_in WHERE member_id = #{memberId} AND address_hash = #{addressHash}")
+    boolean came(long memberId, String addressHash);
 
     @Update("UPDATE sign_in SET seen_at = #{at} WHERE id = #{id} AND seen_at < #{at}")
     void seen(long id, Instant at);

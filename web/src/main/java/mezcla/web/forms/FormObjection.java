@@ -31,6 +31,8 @@ public sealed interface FormObjection extends Objection {
 
     record WrongCode() implements FormObjection {}
 
+    record CodeWait() implements FormObjection {}
+
     record HouseBegun() implements FormObjection {}
 
     record UnknownCurrency(String text) implements FormObjection {}
@@ -167,6 +169,12 @@ public sealed interface FormObjection extends Objection {
     record UnknownFilm() implements FormObjection {}
 
     record FilmNotSoFar(String code, String where) implements FormObjection {}
+
+    record LoadBegun() implements FormObjection {}
+
+    record OnlyTheirs(String who) implements FormObjection {}
+
+    record ProposalAnswered(String became) implements FormObjection {}
 
     record UnknownStage() implements FormObjection {}
 

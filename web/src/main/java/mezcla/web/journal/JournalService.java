@@ -18,6 +18,7 @@ import mezcla.log.EntryKind;
 import mezcla.log.EntryVoided;
 import mezcla.log.LogEntry;
 import mezcla.measure.Refusal;
+import mezcla.web.access.Device;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.forms.FieldErrors;
@@ -123,7 +124,7 @@ public class JournalService {
         private final House house;
         private final EntryWords words;
         private final JournalFilter.Match match;
-        private final Optional<SignedIn> who = SignedIn.here();
+        private final Optional<SignedIn> who = Device.whoMayReadTheirs();
         private final KnownNames names = log.names();
 
         Search(LogBook book, JournalFilter filter, FieldErrors errors) {
@@ -190,7 +191,9 @@ public class JournalService {
     public EntryLine line(long sequence) {
         LogBook book = log.book();
         LogEntry entry = book.entry(sequence);
-        if (readable(Stream.of(entry), SignedIn.here(), log.names()).findFirst().isEmpty()) {
+        if (readable(Stream.of(entry), Device.whoMayReadTheirs(), log.names())
+                .findFirst()
+                .isEmpty()) {
             throw new AccessDeniedException("money of somebody else");
         }
         return new EntryWords(book, houses.house()).line(entry);

@@ -3,6 +3,7 @@ package mezcla.web.layout;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import mezcla.measure.Refusal;
+import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.store.StoreGuard;
 import org.springframework.http.HttpStatus;
@@ -31,6 +32,7 @@ class RefusedController {
                         HttpStatus.FORBIDDEN,
                         "This page was open too long",
                         "Nothing was saved. Go back, load the page again, and send it once more.");
+            case "pin" -> asksForPin();
             case "too-big" ->
                 RefusedPages.page(
                         HttpStatus.CONTENT_TOO_LARGE,
@@ -51,5 +53,33 @@ class RefusedController {
                                 .orElse("Wait a little, then try again."));
             default -> RefusedPages.denied();
         };
+    }
+
+    /** What a member has to do before this device shows what is theirs. */
+    private static ModelAndView asksForPin() {
+        SignedIn member = SignedIn.here().filter(each -> each.id() != 0).orElse(null);
+        String title = "This page takes your PIN";
+        if (member == null) {
+            return RefusedPages.page(
+                    HttpStatus.FORBIDDEN,
+                    title,
+                    "Everybody uses this device. Say who you are, with your PIN.",
+                    "/who",
+                    "Say who you are");
+        }
+        return member.pinHash() != null
+                ? RefusedPages.page(
+                        HttpStatus.FORBIDDEN,
+                        title,
+                        "Everybody uses this device, so money and what is yours alone is shown after your PIN.",
+                        "/who?member=" + member.id(),
+                        "Type your PIN")
+                : RefusedPages.page(
+                        HttpStatus.FORBIDDEN,
+                        title,
+                        "Everybody uses this device, and %s has no PIN yet. Sign in on a device of your own, open You, and set one. Then tap your name here again."
+                                .formatted(member.name()),
+                        "/shelf",
+                        "To the Shelf");
     }
 }

@@ -114,6 +114,11 @@ class RefusedPages {
     }
 
     static ModelAndView page(HttpStatus status, String title, String what) {
-        return new ModelAndView("error/page", Map.of("errorTitle", title, "errorText", what), status);
+        return page(status, title, what, "/shelf", "To the Shelf");
+    }
+
+    static ModelAndView page(HttpStatus status, String title, String what, String to, String go) {
+        return new ModelAndView(
+                "error/page", Map.of("errorTitle", title, "errorText", what, "errorTo", to, "errorGo", go), status);
     }
 }

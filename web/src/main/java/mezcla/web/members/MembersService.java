@@ -32,6 +32,14 @@ public class MembersService {
         devices.record(by, "added %s, a %s".formatted(name, steward ? "steward" : "member"));
     }
 
+    /** Adds a member of a list, whose names were looked at and of whose password the hash is there. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public void addChecked(SignedIn by, String name, String signInName, String hash) {
+        members.addChecked(signInName, name, hash, "MEMBER");
+        devices.record(by, "added %s, a member".formatted(name));
+    }
+
     /**
      * Gives a member a new password.
      *

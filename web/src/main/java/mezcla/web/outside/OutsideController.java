@@ -6,6 +6,7 @@ import java.net.UnknownHostException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
@@ -14,6 +15,7 @@ import mezcla.web.forms.PageView;
 import mezcla.web.settings.HouseService;
 import mezcla.web.settings.things.House;
 import mezcla.web.words.Figures;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -32,12 +34,25 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 /** The calendar and the wall, and the room in which their addresses are made. */
 @Controller
 class OutsideController {
+    /** Set where a proxy on this machine says for whom it asks. */
+    private static final String FORWARDED = "org.apache.tomcat.request.forwarded";
+
+    private static final Pattern WRITTEN_OUT = Pattern.compile(
+            "(?:(?:25[0-5]|2[0-4][0-9]|1?[0-9]?[0-9])[.]){3}(?:25[0-5]|2[0-4][0-9]|1?[0-9]?[0-9])|[0-9a-fA-F]{0,4}(?::[0-9a-fA-F.]{0,15}){2,7}(?:%[0-9a-zA-Z]+)?");
+
     private final SecretAddresses addresses;
     private final DaysCalendar calendar;
     private final WallPages walls;
     private final HouseService houses;
+    private final boolean believed;
 
-    OutsideController(SecretAddresses addresses, DaysCalendar calendar, WallPages walls, HouseService houses) {
+    OutsideController(
+            SecretAddresses addresses,
+            DaysCalendar calendar,
+            WallPages walls,
+            HouseService houses,
+            @Value("${mezcla.proxy-says-who}") boolean believed) {
+        this.believed = believed;
         this.addresses = addresses;
         this.calendar = calendar;
         this.walls = walls;
@@ -106,11 +121,15 @@ class OutsideController {
                 .body(calendar.text().getBytes(StandardCharsets.UTF_8));
     }
 
-    /** The wall is shown in the house alone: to whoever knows its address and asks from the house's own network. */
+    /**
+     * The wall is shown in the house alone: to whoever knows its address and asks from the house's own network. What a proxy
+     * says of where it is asked from counts only where the house has said that its proxy finds that out itself.
+     */
     @GetMapping("/wall/{secret}")
     ModelAndView wall(@PathVariable String secret, HttpServletRequest request) {
         refuseUnlessHeld(SecretAddresses.Kind.WALL, secret);
-        if (!isInTheHouse(request.getRemoteAddr())) {
+        boolean told = request.getAttribute(FORWARDED) != null && !believed;
+        if (told || !isInTheHouse(request.getRemoteAddr())) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
         ModelAndView page = PageView.of("outside/wall", walls.page(), new FieldErrors());
@@ -129,8 +148,14 @@ class OutsideController {
         }
     }
 
-    /** Whether an address is one of a network of a house, or of this machine. */
+    /**
+     * Whether an address is one of a network of a house, or of this machine. Only what is written out is one: a name is not
+     * looked up, and nothing is filled in.
+     */
     static boolean isInTheHouse(String address) {
+        if (!WRITTEN_OUT.matcher(address).matches()) {
+            return false;
+        }
         try {
             InetAddress from = InetAddress.getByName(address);
             boolean unique = from.getAddress().length > 4 && (from.getAddress()[0] & 0xfe) == 0xfc;

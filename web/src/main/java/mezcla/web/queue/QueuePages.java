@@ -21,6 +21,7 @@ import mezcla.planning.QueuedFilm;
 import mezcla.planning.WorthMixing;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.Whose;
 import mezcla.web.access.names.KnownNames;
 import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.accounts.KitOffers;
@@ -222,9 +223,8 @@ class QueuePages {
                 String.join(" · ", facts),
                 roll.format().reel() == FilmFormat.Reel.R135 ? "can" : "spool",
                 film.where() == QueuedFilm.Where.ANNOUNCED ? FilmStage.HERE.name() : "",
-                member.isSteward()
-                        || names.present(film.dropped().broughtBy()).equals(member.name())
-                        || names.present(roll.owner()).equals(member.name()));
+                Whose.mayTakeBack(
+                        member, names, List.of(roll.owner(), film.dropped().broughtBy())));
     }
 
     private LoadView view(Proposals.Proposed load, int number, ZoneId zone) {

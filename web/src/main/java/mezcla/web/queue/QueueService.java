@@ -12,6 +12,7 @@ import mezcla.measure.Refusal;
 import mezcla.planning.QueuedFilm;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.Whose;
 import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
@@ -73,9 +74,10 @@ class QueueService {
     }
 
     /**
-     * Says that film came further, or was taken back.
+     * Says that film came further, which anybody may, or was taken back, which its owner may, whoever brought it, or a steward.
      *
-     * @throws Refusal {@code unknown-film}, or {@code film-not-so-far} where that makes no sense of it any more
+     * @throws Refusal {@code unknown-film}, {@code only-theirs}, or {@code film-not-so-far} where that makes no sense of it
+     *     any more
      */
     @Transactional
     public void handle(SignedIn who, long id, FilmStage stage) {
@@ -86,6 +88,12 @@ class QueueService {
         if (!film.mayBecome(stage)) {
             throw Refusal.of(
                     new FormObjection.FilmNotSoFar(film.code(), film.where().words()));
+        }
+        if (stage == FilmStage.WITHDRAWN) {
+            Whose.refuse(
+                    who,
+                    log.names(),
+                    List.of(film.roll().owner(), film.dropped().broughtBy()));
         }
         log.add(who, stamp -> new FilmHandled(stamp, List.of(id), stage));
     }

@@ -1,9 +1,13 @@
 package mezcla.web.readin;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import mezcla.measure.Refusal;
 import mezcla.web.access.SignedIn;
+import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
@@ -18,18 +22,26 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Lists from a file: chosen, looked at line by line, and read in. */
 @Controller
 @PreAuthorize("hasRole('STEWARD')")
 class ReadInController {
     private static final int MOST_BYTES = 400_000;
+    private static final int MOST_KEPT = 20;
+    private static final Duration SHOWN_FOR = Duration.ofMinutes(30);
 
     private final ReadInService service;
     private final OneTimeForms forms;
+
+    /** What came of the lists that were read in last: it holds passwords, so it is kept for a while and nowhere else. */
+    private final Cache<KeptFor, Page> kept = Caffeine.newBuilder()
+            .maximumSize(MOST_KEPT)
+            .expireAfterWrite(SHOWN_FOR)
+            .build();
 
     ReadInController(ReadInService service, OneTimeForms forms) {
         this.service = service;
@@ -125,19 +137,35 @@ class ReadInController {
     @RefusedAt("text")
     record ListForm(@Takes(or = FormObjection.UnknownList.class) ListKind kind, @Takes(asTyped = true) String text) {}
 
-    /** What came of it stands on the next page, with the passwords that were made, and is not told again. */
+    /**
+     * What came of it stands on the next page, with the passwords that were made: for half an hour, to whoever read the list
+     * in, however often they look.
+     */
     @PostMapping("/house/read-in/keep")
-    ModelAndView keep(Sent<ListForm> sent, @AuthenticationPrincipal SignedIn who, RedirectAttributes told) {
+    ModelAndView keep(Sent<ListForm> sent, @AuthenticationPrincipal SignedIn who) {
+        ReadInService.Prepared list = sent.errors().none()
+                        && forms.ledTo(sent.key()).isEmpty()
+                ? sent.read(
+                        "text",
+                        () -> service.prepare(sent.form().kind(), sent.form().text()))
+                : null;
         return forms.answer(
                 sent,
-                "/house/read-in/kept",
-                form -> told.addFlashAttribute(
-                        "kept", preview(form.kind(), form.text(), service.keep(who, form.kind(), form.text()))),
+                form -> {
+                    List<ReadInService.Line> lines = service.keep(who, FieldErrors.known(list));
+                    kept.put(new KeptFor(who.id(), sent.key()), preview(form.kind(), form.text(), lines));
+                    return "/house/read-in/kept?of=" + sent.key();
+                },
                 () -> again(sent));
     }
 
+    /** Which list a steward read in. */
+    private record KeptFor(long steward, String key) {}
+
     @GetMapping("/house/read-in/kept")
-    ModelAndView kept() {
-        return new ModelAndView("readin/kept");
+    ModelAndView kept(@RequestParam(defaultValue = "") String of, @AuthenticationPrincipal SignedIn who) {
+        ModelAndView page = new ModelAndView("readin/kept");
+        page.addObject("kept", kept.getIfPresent(new KeptFor(who.id(), of)));
+        return page;
     }
 }

@@ -13,7 +13,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -24,6 +23,7 @@ import mezcla.measure.Refusal;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
 import mezcla.processing.RunSteps;
+import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.Unguessable;
 import mezcla.web.answers.Planning;
@@ -46,7 +46,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.interceptor.TransactionAspectSupport;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Reads lists in: each line is tried as if a steward had typed it, and what is refused is named. */
@@ -55,6 +54,7 @@ public class ReadInService {
     private static final int MOST_LINES = 2000;
     private static final int NAME_CHARACTERS = 40;
     private static final int PASSWORD_LETTERS = 14;
+    private static final int PASSWORD = 2;
     private static final LocalTime NOON = LocalTime.NOON;
     private static final int MOST_ROLLS = 24;
 
@@ -63,7 +63,9 @@ public class ReadInService {
     private final RunService runs;
     private final HouseService houses;
     private final Planning planning;
+    private final Members accounts;
     private final TransactionTemplate eachLine;
+    private final TransactionTemplate nested;
 
     ReadInService(
             MembersService members,
@@ -71,14 +73,17 @@ public class ReadInService {
             RunService runs,
             HouseService houses,
             Planning planning,
+            Members accounts,
             PlatformTransactionManager transactions) {
         this.members = members;
         this.things = things;
         this.runs = runs;
         this.houses = houses;
         this.planning = planning;
+        this.accounts = accounts;
         this.eachLine = new TransactionTemplate(transactions);
-        this.eachLine.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
+        this.nested = new TransactionTemplate(transactions);
+        this.nested.setPropagationBehavior(TransactionDefinition.PROPAGATION_NESTED);
     }
 
     /**
@@ -92,31 +97,93 @@ public class ReadInService {
     public record Line(long number, List<String> cells, String refused, String told) {}
 
     /**
-     * Tries a list, and keeps nothing.
+     * A list as it was read, with the passwords that its members get: hashing takes its time, and nobody else can save while
+     * something is written, so it is done before.
+     *
+     * @param kind what it is a list of
+     * @param rows its lines
+     */
+    public record Prepared(ListKind kind, List<Row> rows) {}
+
+    /**
+     * A line of a list as it was read.
+     *
+     * @param number its number in the file
+     * @param cells what stands in it
+     * @param hash of the password that its member gets; empty for none
+     * @param told the password that was made for them; empty where they have one
+     */
+    public record Row(long number, List<String> cells, String hash, String told) {}
+
+    /**
+     * Tries a list, and keeps nothing: each line by itself, so that others save meanwhile.
      *
      * @throws Refusal {@code not-a-table}
      */
     @PreAuthorize("hasRole('STEWARD')")
-    @Transactional
     public List<Line> look(SignedIn who, ListKind kind, String text) {
-        List<Line> lines = lines(who, kind, text);
-        TransactionAspectSupport.currentTransactionStatus().setRollbackOnly();
-        return lines;
+        Set<String> before = new HashSet<>();
+        Members.Taken taken = accounts.taken();
+        return rows(kind, text).stream()
+                .map(row -> line(row, () -> {
+                    if (kind == ListKind.MEMBERS) {
+                        refuseMember(row, taken);
+                    } else {
+                        refuseTwice(kind, row, before);
+                        eachLine.executeWithoutResult(status -> {
+                            status.setRollbackOnly();
+                            keep(who, kind, row);
+                        });
+                    }
+                }))
+                .toList();
     }
 
     /**
-     * Reads a list in: every line that is not refused.
+     * Reads a list, and makes the passwords of its members.
      *
      * @throws Refusal {@code not-a-table}
      */
     @PreAuthorize("hasRole('STEWARD')")
-    @Transactional
-    public List<Line> keep(SignedIn who, ListKind kind, String text) {
-        return lines(who, kind, text);
+    public Prepared prepare(ListKind kind, String text) {
+        List<Row> rows = rows(kind, text);
+        return new Prepared(
+                kind,
+                kind == ListKind.MEMBERS
+                        ? rows.parallelStream().map(this::hashed).toList()
+                        : rows);
     }
 
-    private List<Line> lines(SignedIn who, ListKind kind, String text) {
-        List<Line> lines = new ArrayList<>();
+    /** Whoever has no password in the list is given one, which the steward hands over. */
+    private Row hashed(Row row) {
+        String typed = row.cells().get(PASSWORD);
+        if (typed.isEmpty()) {
+            String made = Unguessable.letters(PASSWORD_LETTERS);
+            return new Row(row.number(), row.cells(), Members.hashedAtOnce(made), made);
+        }
+        return new Row(row.number(), row.cells(), accounts.hashed(typed), "");
+    }
+
+    /** Reads a list in: every line that is not refused. */
+    @PreAuthorize("hasRole('STEWARD')")
+    @Transactional
+    public List<Line> keep(SignedIn who, Prepared list) {
+        Members.Taken taken = accounts.taken();
+        return list.rows().stream()
+                .map(row -> line(row, () -> {
+                    if (list.kind() == ListKind.MEMBERS) {
+                        refuseMember(row, taken);
+                        members.addChecked(
+                                who, name(row.cells().get(0)), row.cells().get(1), row.hash());
+                    } else {
+                        nested.executeWithoutResult(status -> keep(who, list.kind(), row));
+                    }
+                }))
+                .toList();
+    }
+
+    private List<Row> rows(ListKind kind, String text) {
+        List<Row> rows = new ArrayList<>();
         char separator = text.lines().findFirst().orElse("").contains(";") ? ';' : ',';
         CSVFormat format = CSVFormat.RFC4180
                 .builder()
@@ -137,32 +204,49 @@ public class ReadInService {
                 if (record.getRecordNumber() > MOST_LINES) {
                     throw Refusal.of(new FormObjection.TooManyLines(MOST_LINES));
                 }
-                lines.add(line(who, kind, record));
+                List<String> cells = kind.columns().stream()
+                        .map(column -> record.isSet(column) ? record.get(column).strip() : "")
+                        .toList();
+                rows.add(new Row(record.getRecordNumber() + 1, cells, "", ""));
             }
         } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
             throw Refusal.of(new FormObjection.NotATable(String.join(", ", kind.columns())));
         }
-        return lines;
+        return rows;
     }
 
-    private Line line(SignedIn who, ListKind kind, CSVRecord record) {
-        List<String> cells = kind.columns().stream()
-                .map(column -> record.isSet(column) ? record.get(column).strip() : "")
-                .toList();
-        String refused = "";
-        String told = "";
+    private static Line line(Row row, Runnable act) {
         try {
-            told = Objects.requireNonNullElse(eachLine.execute(status -> keep(who, kind, cells)), "");
+            act.run();
+            return new Line(row.number(), row.cells(), "", row.told());
         } catch (Refusal refusal) {
-            refused = ObjectionWords.of(refusal);
+            return new Line(row.number(), row.cells(), ObjectionWords.of(refusal), "");
         }
-        return new Line(record.getRecordNumber() + 1, cells, refused, told);
     }
 
-    private String keep(SignedIn who, ListKind kind, List<String> cells) {
-        return switch (kind) {
-            case MEMBERS -> member(who, cells);
-            case BOTTLES -> {
+    private void refuseMember(Row row, Members.Taken taken) {
+        String name = name(row.cells().get(0));
+        String signInName = row.cells().get(1);
+        String password = row.cells().get(PASSWORD);
+        if (!password.isEmpty()) {
+            accounts.refusePassword(password, name, signInName);
+        }
+        accounts.refuse(signInName, name, taken);
+    }
+
+    /** What is called as one before in the list is refused by the store only once that one is kept. */
+    private static void refuseTwice(ListKind kind, Row row, Set<String> before) {
+        String label = row.cells().get(0).toLowerCase(Locale.ROOT);
+        if (kind != ListKind.RUNS && !before.add(label)) {
+            throw Refusal.of(new FormObjection.NameTaken(row.cells().get(0)));
+        }
+    }
+
+    private void keep(SignedIn who, ListKind kind, Row row) {
+        List<String> cells = row.cells();
+        switch (kind) {
+            case MEMBERS -> throw new IllegalStateException("Members are added otherwise");
+            case BOTTLES ->
                 things.add(new Owned.OfBottle(
                         name(cells.get(0)),
                         volume(cells.get(1)).ml(),
@@ -170,18 +254,11 @@ public class ReadInService {
                                 Bottle.Material.values(),
                                 cells.get(2).toUpperCase(Locale.ROOT),
                                 new FormObjection.UnknownMaterial())));
-                yield "";
-            }
-            case TANKS -> {
+            case TANKS ->
                 things.add(new Owned.OfTank(
                         name(cells.get(0)), volume(cells.get(1)).ml(), null, null, reels(cells)));
-                yield "";
-            }
-            case RUNS -> {
-                run(who, cells);
-                yield "";
-            }
-        };
+            case RUNS -> run(who, cells);
+        }
     }
 
     private static Map<FilmFormat.Reel, Integer> reels(List<String> cells) {
@@ -207,14 +284,6 @@ public class ReadInService {
 
     private static Volume volume(String typed) {
         return Volume.parse(typed, Units.shown().volume());
-    }
-
-    /** Whoever has no password in the list is given one, which the steward hands over. */
-    private String member(SignedIn who, List<String> cells) {
-        boolean made = cells.get(2).isEmpty();
-        String password = made ? Unguessable.letters(PASSWORD_LETTERS) : cells.get(2);
-        members.add(who, name(cells.get(0)), cells.get(1), password, false);
-        return made ? password : "";
     }
 
     private void run(SignedIn who, List<String> cells) {

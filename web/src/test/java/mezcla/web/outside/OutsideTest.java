@@ -102,6 +102,21 @@ public class OutsideTest extends DemoPagesTest {
         assertThat(page("/wall-sheet", "devi")).contains("Oxbow liquid", "Never close a bottle that still fizzes");
     }
 
+    /** A proxy on this machine that passes on what it was told could be told anything. */
+    @Test
+    public void whatAProxySaysOfWhereItIsAskedFromShowsNoWall() throws Exception {
+        String secret = asSteward(() -> addresses.make(steward(), SecretAddresses.Kind.WALL));
+        assertThat(pages.perform(get("/wall/" + secret).with(request -> {
+                            request.setRemoteAddr("192.168.7.20");
+                            request.setAttribute("org.apache.tomcat.request.forwarded", true);
+                            return request;
+                        }))
+                        .andReturn()
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(404);
+    }
+
     @Test
     public void anAddressIsToldOnceAndOnlyItsHashIsKept() throws Exception {
         assertThat(send("/house/outside/calendar", "ines").getStatus()).isEqualTo(403);
@@ -125,6 +140,9 @@ public class OutsideTest extends DemoPagesTest {
                         "fd00::7"))
                 .allMatch(OutsideController::isInTheHouse);
         assertThat(List.of("203.0.113.9", "8.8.4.4", "172.32.0.1", "2001:db8::1"))
+                .noneMatch(OutsideController::isInTheHouse);
+        assertThat(List.of("localhost", "10.1", "167772161", "0x0a000001", "10.1.2.3.4", "10.1.2.300", "", "::x"))
+                .as("nothing is looked up or filled in")
                 .noneMatch(OutsideController::isInTheHouse);
     }
 }

@@ -102,6 +102,7 @@ class SecurityConfiguration {
                 .addFilterBefore(new SaysTrouble(store), SecurityContextHolderFilter.class)
                 .addFilterBefore(readable, CsrfFilter.class)
                 .addFilterAfter(new AsksWho(kept), AnonymousAuthenticationFilter.class)
+                .addFilterAfter(new AsksForPin(), AsksWho.class)
                 .csrf(csrf -> csrf.csrfTokenRepository(tokens())
                         .sessionAuthenticationStrategy(new NullAuthenticatedSessionStrategy())
                         .ignoringRequestMatchers(PROBES))

@@ -135,17 +135,22 @@ public class SignIns implements SecurityContextRepository {
         Optional<Device> before = Device.of(request);
         String token = Unguessable.token();
         String name = words(request.getHeader(HttpHeaders.USER_AGENT));
-        long id = devices.begin(member, token, name);
+        long id = devices.begin(member, token, name, request.getRemoteAddr());
         before.filter(device -> !device.shared()).ifPresent(device -> devices.end(device.signInId()));
         before.ifPresent(device -> kept.pass(device.signInId(), id, member.id()));
         Device.ofOnesOwn(id, member.id(), name).keepAt(request);
         keep(request, response, token, Devices.LAST_DAY);
     }
 
-    /** A device of the house stays signed in; whoever was there is not any more. Signing out always signs out. */
+    /**
+     * A device of the house stays signed in; whoever was there is not any more. Signing out always signs out: what the browser
+     * goes on to carry lets nobody in, and is how it is known again, so that nobody else's wrong passwords keep its member
+     * out there.
+     */
     private void end(HttpServletRequest request, HttpServletResponse response) {
         Optional<Device> here = Device.of(request);
         boolean shared = here.filter(Device::shared).isPresent();
+        boolean known = true;
         try {
             here.ifPresent(device -> {
                 if (shared) {
@@ -157,9 +162,10 @@ public class SignIns implements SecurityContextRepository {
         } catch (DataAccessException | TransactionException notWritten) {
             LOG.warn("A sign-out could not be written down: {}", notWritten.getMessage());
             here.ifPresent(device -> ended.add(device.signInId()));
+            known = false;
         }
         here.ifPresent(device -> kept.forget(device.signInId()));
-        if (!shared) {
+        if (!shared && !known) {
             keep(request, response, "", Duration.ZERO);
         }
     }

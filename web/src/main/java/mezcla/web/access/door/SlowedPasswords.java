@@ -11,9 +11,9 @@ import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
 
 /**
- * Looks at names and passwords, and makes whoever was wrong several times wait: by name, whether there is such a name
- * or not, and by address. A device that this name was signed in with before is counted by itself, so that nobody else
- * can keep its member out.
+ * Looks at names and passwords, and makes whoever was wrong several times wait: by the pair of name and address, whether there
+ * is such a name or not; by address, behind which several people may be; and by name, for strangers at many addresses. A device or an
+ * address that this name signed in with before is counted by itself, so that nobody elsewhere can keep its member out.
  */
 final class SlowedPasswords implements AuthenticationProvider {
     private static final int LONGEST_NAME = 100;
@@ -42,9 +42,12 @@ final class SlowedPasswords implements AuthenticationProvider {
             tries.begin(address);
             throw new BadCredentialsException("too long");
         }
-        boolean trusted = members.isNamed(name, from.trustedAccount());
-        Tries.Key by = Tries.Key.of(trusted ? "device " + from.trustedSignIn() : "name " + name);
-        if (!(trusted ? tries.begin(by) : tries.begin(by, address))) {
+        boolean device = members.isNamed(name, from.trustedAccount());
+        boolean known = device || members.cameFrom(name, from.address());
+        Tries.Key by = Tries.Key.of(
+                device ? "device " + from.trustedSignIn() : "name %s from %s".formatted(name, from.address()));
+        Tries.Key[] strangers = {Tries.Key.ofName(name), address};
+        if (!(known ? tries.begin(by) : tries.begin(by, strangers[0], strangers[1]))) {
             throw new LockedException("too many wrong passwords");
         }
         @Nullable Authentication signedIn = passwords.authenticate(typed);
@@ -52,8 +55,10 @@ final class SlowedPasswords implements AuthenticationProvider {
             return null;
         }
         tries.forget(by);
-        if (!trusted) {
-            tries.takeBack(address);
+        if (!known) {
+            for (Tries.Key key : strangers) {
+                tries.takeBack(key);
+            }
         }
         return signedIn;
     }

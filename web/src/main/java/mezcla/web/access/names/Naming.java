@@ -2,9 +2,12 @@ package mezcla.web.access.names;
 
 import java.text.Normalizer;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.stream.Collectors;
 import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
 import org.jspecify.annotations.Nullable;
@@ -65,17 +68,22 @@ public class Naming {
      */
     @Transactional(readOnly = true)
     public void refuseTaken(String name, long exceptId) {
-        String seen = asSeen(name);
-        if (mapper.names().stream()
-                .filter(known -> known.memberId() != exceptId)
-                .map(known -> asSeen(known.text()))
-                .anyMatch(seen::equals)) {
+        if (taken(exceptId).contains(asSeen(name))) {
             throw Refusal.of(new FormObjection.MemberNameTaken(name));
         }
     }
 
+    /** Every name that anybody ever had, as eyes tell it; without those of one member. */
+    @Transactional(readOnly = true)
+    public Set<String> taken(long exceptId) {
+        return mapper.names().stream()
+                .filter(known -> known.memberId() != exceptId)
+                .map(known -> asSeen(known.text()))
+                .collect(Collectors.toCollection(HashSet::new));
+    }
+
     /** A name as eyes tell it from others: without case, accents' forms, spaces and what cannot be seen. */
-    private static String asSeen(String name) {
+    public static String asSeen(String name) {
         return Normalizer.normalize(name, Normalizer.Form.NFKD)
                 .replaceAll("[\\p{M}\\p{C}\\p{Z}]+", "")
                 .toLowerCase(Locale.ROOT);

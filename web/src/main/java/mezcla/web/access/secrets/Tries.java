@@ -13,12 +13,13 @@ import org.springframework.stereotype.Component;
 
 /**
  * How often somebody tried to come in. Each try is counted before it is looked at, so that a hundred at once are not
- * all looked at; whoever was right is counted back. What is remembered is bounded in number and time, whatever is sent.
+ * all looked at; whoever was right is counted back. Nobody waits for more than seconds: what keeps a guesser from a password is
+ * its length, and a wait that is long keeps out whoever knows it. What is remembered is bounded in number and time.
  */
 @Component
 public class Tries {
     private static final int REMEMBERED = 10_000;
-    private static final int LONGEST_WAIT_S = 300;
+    private static final int LONGEST_WAIT_S = 15;
     private static final int FIRST_WAIT_S = 5;
     private static final int MOST_DOUBLINGS = 10;
     private static final Duration FORGOTTEN_AFTER = Duration.ofHours(1);
@@ -48,10 +49,16 @@ public class Tries {
     public record Key(String hash, int free) {
         private static final int FREE = 5;
         private static final int FREE_FROM_AN_ADDRESS = 30;
+        private static final int FREE_FOR_A_NAME = 50;
 
         /** Something that five wrong tries are free for, however long it is. */
         public static Key of(String what) {
             return new Key(Unguessable.hash(what.strip().toLowerCase(Locale.ROOT)), FREE);
+        }
+
+        /** A name from anywhere: strangers at many addresses. */
+        public static Key ofName(String name) {
+            return new Key(Unguessable.hash("name " + name.strip().toLowerCase(Locale.ROOT)), FREE_FOR_A_NAME);
         }
 
         /** An address, behind which there may be several people. */

@@ -14,6 +14,7 @@ import mezcla.web.forms.declared.Asked;
 import mezcla.web.forms.declared.RefusedAt;
 import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.declared.Takes;
+import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedMoney;
 import mezcla.web.settings.HouseService;
 import mezcla.web.sheets.Leaflets;
@@ -112,7 +113,11 @@ class ArrivalController {
 
     private long logged(String proposal, ArrivalService.Arrival arrival, SignedIn member) {
         long kit = arrivals.arrive(member, arrival);
-        proposals.one(proposal).ifPresent(each -> proposals.answer(each.id()));
+        if (!proposal.isEmpty()) {
+            proposals.answer(
+                    TypedChoice.number(proposal, new FormObjection.ProposalAnswered("There is no such proposal.")),
+                    "%s logged it as kit %d.".formatted(member.name(), kit));
+        }
         return kit;
     }
 
@@ -123,8 +128,8 @@ class ArrivalController {
     }
 
     @PostMapping("/kits/proposals/{id}/thrown-away")
-    String throwAway(@PathVariable long id) {
-        proposals.answer(id);
+    String throwAway(@PathVariable long id, @AuthenticationPrincipal SignedIn member) {
+        proposals.answer(id, member.name() + " did not want it.");
         return "redirect:/cupboard";
     }
 

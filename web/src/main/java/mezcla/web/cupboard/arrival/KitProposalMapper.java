@@ -7,6 +7,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 /** Kits that members say came. */
 @Mapper
@@ -25,6 +26,10 @@ interface KitProposalMapper {
     @Insert("INSERT INTO kit_proposal (typed, member_id, at) VALUES (#{typed}, #{memberId}, #{at})")
     void add(String typed, long memberId, Instant at);
 
-    @Update("UPDATE kit_proposal SET answered = 1 WHERE id = #{id}")
-    void answer(@Param("id") long id);
+    @Update("UPDATE kit_proposal SET answered = 1, became = #{became} WHERE id = #{id} AND NOT answered")
+    int answer(@Param("id") long id, @Param("became") String became);
+
+    @Select("SELECT became FROM kit_proposal WHERE id = #{id}")
+    @Nullable
+    String became(@Param("id") long id);
 }

@@ -73,10 +73,21 @@ public class KitProposals {
         return typed;
     }
 
-    /** It is logged, or not wanted: either way it is not open any more. */
+    /**
+     * It is logged, or not wanted: either way it is not open any more.
+     *
+     * @param became what became of it, for whoever answers it once more
+     * @throws Refusal {@code proposal-answered} with what became of it, where it is open no longer or never was
+     */
     @PreAuthorize("hasRole('STEWARD')")
     @Transactional
-    public void answer(long id) {
-        mapper.answer(id);
+    public void answer(long id, String became) {
+        if (mapper.answer(id, became) == 0) {
+            String before = mapper.became(id);
+            throw Refusal.of(new FormObjection.ProposalAnswered(
+                    before == null
+                            ? "There is no such proposal."
+                            : before.isEmpty() ? "A steward has answered this proposal already." : before));
+        }
     }
 }

@@ -1,5 +1,6 @@
 package mezcla.web.house.begin;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
@@ -58,12 +59,12 @@ class BeginController {
     }
 
     @PostMapping("/begin")
-    ModelAndView begun(Sent<BeginForm> sent) {
+    ModelAndView begun(Sent<BeginForm> sent, HttpServletRequest request) {
         if (household.begun()) {
             return new ModelAndView("redirect:/sign-in");
         }
         sent.read("code", () -> {
-            code.check(sent.typed("code"));
+            code.check(sent.typed("code"), request.getRemoteAddr());
             return true;
         });
         Boolean begun = sent.errors().none() ? sent.plan(() -> begun(sent.form())) : null;

@@ -6,23 +6,24 @@ import java.util.Locale;
 import mezcla.measure.Refusal;
 import mezcla.web.access.Members;
 import mezcla.web.access.Unguessable;
+import mezcla.web.access.secrets.Tries;
 import mezcla.web.forms.FormObjection;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** The code with which a house begins. Only the console shows it; after a few wrong ones there is a new one. */
+/** The code with which a house begins. Only the console shows it; whoever types wrong ones waits, and it stays the same. */
 @Component
 class BeginningCode {
     private static final int LENGTH = 10;
-    private static final int TRIES = 5;
 
     private final Members members;
-    private String code = "";
-    private int tries;
+    private final Tries tries;
+    private volatile String code = "";
 
-    BeginningCode(Members members) {
+    BeginningCode(Members members, Tries tries) {
         this.members = members;
+        this.tries = tries;
     }
 
     @EventListener
@@ -30,37 +31,33 @@ class BeginningCode {
         if (members.all().isEmpty()) {
             String port = ready.getApplicationContext().getEnvironment().getProperty("local.server.port");
             System.out.printf("%nNobody belongs to this house yet. Open http://localhost:%s/begin%n", port);
-            printNew();
+            code = Unguessable.letters(LENGTH);
+            System.out.printf("and type this code: %s%n%n", code);
         }
-    }
-
-    private synchronized void printNew() {
-        code = Unguessable.letters(LENGTH);
-        tries = 0;
-        System.out.printf("and type this code: %s%n%n", code);
     }
 
     /**
      * Checks what was typed for the code.
      *
-     * @throws Refusal {@code wrong-code}
+     * @param from the address that it came from
+     * @throws Refusal {@code wrong-code}, or {@code code-wait} after several wrong ones from there
      */
-    synchronized void check(String typed) {
+    void check(String typed, String from) {
+        Tries.Key address = Tries.Key.of("begin " + from);
+        if (!tries.begin(address)) {
+            throw Refusal.of(new FormObjection.CodeWait());
+        }
         String text = typed.strip().toUpperCase(Locale.ROOT);
-        boolean right = !code.isEmpty()
-                && MessageDigest.isEqual(text.getBytes(StandardCharsets.UTF_8), code.getBytes(StandardCharsets.UTF_8));
-        if (right) {
-            return;
+        if (code.isEmpty()
+                || !MessageDigest.isEqual(
+                        text.getBytes(StandardCharsets.UTF_8), code.getBytes(StandardCharsets.UTF_8))) {
+            throw Refusal.of(new FormObjection.WrongCode());
         }
-        tries++;
-        if (tries >= TRIES && !code.isEmpty()) {
-            printNew();
-        }
-        throw Refusal.of(new FormObjection.WrongCode());
+        tries.forget(address);
     }
 
     /** Forgets the code, once the house has begun. */
-    synchronized void forget() {
+    void forget() {
         code = "";
     }
 }

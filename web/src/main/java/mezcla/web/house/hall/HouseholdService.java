@@ -115,8 +115,8 @@ public class HouseholdService {
         if (begun()) {
             throw Refusal.of(new FormObjection.HouseBegun());
         }
-        members.add(signInName, name, password, "STEWARD");
         houses.setUp(house);
+        members.add(signInName, name, password, "STEWARD");
     }
 
     /** Whether an amount of money stands in the log: then its currency stays. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import mezcla.measure.Refusal;
 import mezcla.verdict.Evening;
+import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
@@ -16,6 +17,7 @@ import mezcla.web.forms.declared.Sent;
 import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -45,8 +47,8 @@ class EveningController {
     }
 
     @PostMapping("/evening/loads/{id}/drops")
-    ModelAndView drop(@PathVariable long id, Sent<DropForm> sent) {
-        return forms.answer(sent, "/evening?dropped", form -> evenings.drop(id), () -> page(sent));
+    ModelAndView drop(@PathVariable long id, Sent<DropForm> sent, @AuthenticationPrincipal SignedIn member) {
+        return forms.answer(sent, "/evening?dropped", form -> evenings.drop(member, id), () -> page(sent));
     }
 
     /**

@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface EveningMapper {
     /** A load that is still to come; its body is a {@link PlannedLoad}. */
-    record LoadRow(long id, long memberId, long batchId, String body, Instant plannedAt) {}
+    record LoadRow(long id, String who, long batchId, String body, Instant plannedAt) {}
 
     @Insert(
             """
@@ -23,11 +23,15 @@ interface EveningMapper {
 
     @Select(
             """
-            SELECT id, member_id, batch_id, body, planned_at FROM evening_load
-            WHERE planned_at >= #{since} AND id NOT IN (SELECT load_id FROM evening_load_over)
-            ORDER BY id
+            SELECT evening_load.id, member.name AS who, batch_id, body, planned_at
+            FROM evening_load JOIN member ON member.id = member_id
+            WHERE planned_at >= #{since} AND evening_load.id NOT IN (SELECT load_id FROM evening_load_over)
+            ORDER BY evening_load.id
             """)
     List<LoadRow> loads(@Param("since") Instant since);
+
+    @Select("SELECT count(*) > 0 FROM evening_load_over WHERE load_id = #{load} AND started IS NOT NULL")
+    boolean begun(long load);
 
     @Insert(
             """

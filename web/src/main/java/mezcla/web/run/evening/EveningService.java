@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.log.Roll;
 import mezcla.log.RunStarted;
@@ -17,6 +18,7 @@ import mezcla.processing.RunSteps;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
+import mezcla.web.access.Whose;
 import mezcla.web.answers.Planning;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
@@ -94,13 +96,15 @@ public class EveningService {
         return mapper.loads(clock.instant().minus(Evening.LASTS));
     }
 
-    /** A load that is still to come, whether it can be planned or not. */
-    public record Load(long id, long batchId) {}
+    /** A load that is still to come, whether it can be planned or not, and whether whoever looks may drop it. */
+    public record Load(long id, long batchId, boolean mine) {}
 
     /** What is still planned, by whomever, in order. */
     @Transactional(readOnly = true)
     public List<Load> loads() {
-        return rows().stream().map(row -> new Load(row.id(), row.batchId())).toList();
+        return rows().stream()
+                .map(row -> new Load(row.id(), row.batchId(), mayDrop(row)))
+                .toList();
     }
 
     /** The numbers of the queue's film that is planned. */
@@ -119,15 +123,51 @@ public class EveningService {
         return rows().size();
     }
 
-    /** Drops a load, whoever planned it; one that is over stays as it is. */
+    /**
+     * Drops a load: whoever planned it may, whoever has film in it, and a steward. One that is over stays as it is.
+     *
+     * @throws Refusal {@code only-theirs}
+     */
     @Transactional
-    public void drop(long load) {
+    public void drop(SignedIn who, long load) {
+        rows().stream()
+                .filter(row -> row.id() == load)
+                .findFirst()
+                .ifPresent(row -> Whose.refuse(who, log.names(), whose(row)));
         over(load, null);
     }
 
-    /** Notes that a load was begun. */
+    /** Who planned a load, and whose film it is. */
+    private List<String> whose(EveningMapper.LoadRow row) {
+        return Stream.concat(
+                        Stream.of(row.who()),
+                        PlannedLoad.read(row.body()).rolls().stream().map(Roll::owner))
+                .distinct()
+                .toList();
+    }
+
+    private boolean mayDrop(EveningMapper.LoadRow row) {
+        return SignedIn.here()
+                .filter(who -> Whose.mayTakeBack(who, log.names(), whose(row)))
+                .isPresent();
+    }
+
+    /** Notes that the film of a load was run already. */
+    @Transactional
+    public void done(long load) {
+        over(load, null);
+    }
+
+    /**
+     * Notes that a load was begun.
+     *
+     * @throws Refusal {@code load-begun} where somebody else began it
+     */
     @Transactional
     public void begin(long load, long started) {
+        if (mapper.begun(load)) {
+            throw Refusal.of(new FormObjection.LoadBegun());
+        }
         over(load, started);
     }
 
@@ -142,8 +182,9 @@ public class EveningService {
      * @param kept what was planned
      * @param tank its tank
      * @param load where it stands in the evening
+     * @param mine whether whoever looks may drop it
      */
-    record Planned(long id, PlannedLoad kept, Tank tank, Evening.Load load) {}
+    record Planned(long id, PlannedLoad kept, Tank tank, Evening.Load load, boolean mine) {}
 
     /**
      * The evening of the house.
@@ -204,7 +245,7 @@ public class EveningService {
         List<Planned> loads = new ArrayList<>();
         for (int i = 0; i < rows.size(); i++) {
             loads.add(new Planned(
-                    rows.get(i).id(), kept.get(i), tanks.get(i), evening.loads().get(i)));
+                    rows.get(i).id(), kept.get(i), tanks.get(i), evening.loads().get(i), mayDrop(rows.get(i))));
         }
         return Optional.of(new Plan(loads, evening, warming, warm.isDescribed(), begun));
     }

@@ -44,6 +44,7 @@ public record EveningView(
      * @param process what film it is for
      * @param refusals what speaks against it
      * @param query what its page's address carries
+     * @param mine whether whoever looks may drop it
      */
     public record Load(
             long id,
@@ -59,7 +60,8 @@ public record EveningView(
             List<String> test,
             String process,
             List<String> refusals,
-            String query) {}
+            String query,
+            boolean mine) {}
 
     static EveningView of(EveningService.Plan plan, Instant now, ZoneId zone) {
         List<Load> loads = new ArrayList<>();
@@ -134,7 +136,8 @@ public record EveningView(
                         : List.of(),
                 load.plan().batch().process().name(),
                 load.plan().objections().stream().map(ObjectionWords::of).toList(),
-                planned.kept().query(load.plan().batch().process()));
+                planned.kept().query(load.plan().batch().process()),
+                planned.mine());
     }
 
     private static @Nullable Integer developer(Evening.Load load) {

@@ -118,7 +118,7 @@ class RunController {
             ZoneId zone = houses.house().timeZone();
             runs.refuseTwice(id, asked.rolls(), typed.moment(zone), typed.ticked("others"));
             long logged = log(member, id, asked, typed, zone);
-            evenings.drop(typed.loadId());
+            evenings.done(typed.loadId());
             return "/batches/" + id + "?logged=" + logged;
         });
     }

@@ -78,8 +78,8 @@ class UnderWayController {
             @Takes(most = 200, or = FormObjection.ReasonMissing.class) String why) {}
 
     @GetMapping("/runs/{started}")
-    ModelAndView underWay(@PathVariable long started) {
-        return page(started, Sent.nothing(), true);
+    ModelAndView underWay(@PathVariable long started, @AuthenticationPrincipal SignedIn member) {
+        return page(started, Sent.nothing(), true, member);
     }
 
     @PostMapping("/runs/{started}/end")
@@ -106,7 +106,7 @@ class UnderWayController {
                             form.hangs());
                     return evenings.planned() > 0 ? "/evening?logged" : "/batches/" + batch + "?logged";
                 },
-                () -> page(started, sent, false));
+                () -> page(started, sent, false, member));
     }
 
     @PostMapping("/runs/{started}/abandonment")
@@ -121,7 +121,7 @@ class UnderWayController {
                     long batch = runs.abandon(member, started, reached, confirmed::really, FieldErrors.known(why));
                     return "/batches/" + batch + "?abandoned";
                 },
-                () -> page(started, sent, true));
+                () -> page(started, sent, true, member));
     }
 
     /** How long the film was in each bath, as far as that was confirmed on the ribbon. */
@@ -137,7 +137,7 @@ class UnderWayController {
         return forms.answer(
                 sent,
                 form -> "/batches/" + runs.callOff(member, started, form.why()) + "?off",
-                () -> page(started, sent, true));
+                () -> page(started, sent, true, member));
     }
 
     /**
@@ -164,16 +164,18 @@ class UnderWayController {
      *
      * @param run it; null where it is over
      * @param report what became of what was played of it; null for nothing
+     * @param mayCallOff whether whoever looks may call it off
      */
     record Page(
             @Nullable UnderWayView run,
             @Nullable PracticeReport report,
+            boolean mayCallOff,
             long started,
             RunEndTyped form,
             List<FilmFormat> formats,
             List<AirKept> airs) {}
 
-    private ModelAndView page(long started, Sent<?> sent, boolean asPlanned) {
+    private ModelAndView page(long started, Sent<?> sent, boolean asPlanned, SignedIn member) {
         Optional<RunService.UnderWay> run = runs.find(started);
         RunEndTyped typed = new RunEndTyped(sent);
         PracticeReport report =
@@ -185,6 +187,8 @@ class UnderWayController {
                         run.map(each -> UnderWayView.of(each, houses.house(), clock.instant()))
                                 .orElse(null),
                         report,
+                        run.filter(each -> runs.mayCallOff(member, each.start()))
+                                .isPresent(),
                         started,
                         typed,
                         List.of(FilmFormat.values()),
