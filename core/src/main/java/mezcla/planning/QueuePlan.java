@@ -89,7 +89,8 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
          *
          * @param batch the batch, by its place
          * @param films the films, by their places; one at least
-         * @return 0 to a milliard; empty where they do not go into one tank, or not through that batch
+         * @return 0 to a milliard; empty where they do not go into one tank, or not through that batch: then they do not with
+         *     more film either
          */
         OptionalLong cost(int batch, List<Integer> films);
     }
@@ -117,6 +118,10 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
             double[] used = new double[batches.size()];
             double[] usedCareful = new double[batches.size()];
             while (!left.isEmpty()) {
+                left.removeIf(film -> through.stream()
+                        .noneMatch(
+                                batch -> goesAlone(films.get(film), batches.get(batch), used[batch], usedCareful[batch])
+                                        && together.cost(batch, List.of(film)).isPresent()));
                 List<Integer> some = List.copyOf(left.subList(0, Math.min(MOST_FILMS, left.size())));
                 List<Load> planned = new Exactly(films, batches, some, through, together, used, usedCareful).loads();
                 for (Load load : planned) {
@@ -139,13 +144,19 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
         return new QueuePlan(loads, of(films.size(), i -> !placed.contains(i)));
     }
 
+    /** Whether a film goes through what the loads before it leave of a batch: what does not go alone goes in no load. */
+    private static boolean goesAlone(Candidate film, Through batch, double used, double usedCareful) {
+        return !Slack.exceeds(used + film.equivalents(), batch.rollsLeft())
+                && (!film.irreplaceable()
+                        || !Slack.exceeds(usedCareful + film.equivalents(), batch.rollsLeftForCareful()));
+    }
+
     private static List<Integer> of(int count, IntPredicate which) {
         return IntStream.range(0, count).filter(which).boxed().toList();
     }
 
     /** Up to twelve films and six batches: sets of films are numbers, a bit a film. */
     private static final class Exactly {
-        private final List<Candidate> films;
         private final List<Through> batches;
         private final List<Integer> some;
         private final List<Integer> through;
@@ -153,6 +164,10 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
         private final double[] used;
         private final double[] usedCareful;
         private final int sets;
+        /** Of each set: its film in roll equivalents, and how much of that cannot be made again. */
+        private final double[] all;
+
+        private final double[] careful;
 
         Exactly(
                 List<Candidate> films,
@@ -162,7 +177,6 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
                 Together together,
                 double[] used,
                 double[] usedCareful) {
-            this.films = films;
             this.batches = batches;
             this.some = some;
             this.through = through;
@@ -170,6 +184,14 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
             this.used = used;
             this.usedCareful = usedCareful;
             this.sets = 1 << some.size();
+            this.all = new double[sets];
+            this.careful = new double[sets];
+            for (int set = 1; set < sets; set++) {
+                int lowest = Integer.lowestOneBit(set);
+                Candidate film = films.get(some.get(Integer.numberOfTrailingZeros(lowest)));
+                all[set] = all[set ^ lowest] + film.equivalents();
+                careful[set] = careful[set ^ lowest] + (film.irreplaceable() ? film.equivalents() : 0);
+            }
         }
 
         List<Load> loads() {
@@ -183,12 +205,16 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
                 long[] alone = throughOne(batch, first);
                 long[] after = before.clone();
                 int[] take = new int[sets];
-                for (int set = 1; set < sets; set++) {
-                    for (int part = set; part > 0; part = (part - 1) & set) {
-                        long cost = plus(alone[part], before[set ^ part]);
-                        if (cost < after[set]) {
-                            after[set] = cost;
-                            take[set] = part;
+                for (int rest = 0; rest < sets; rest++) {
+                    if (before[rest] == NEVER) {
+                        continue;
+                    }
+                    int free = sets - 1 ^ rest;
+                    for (int part = free; part > 0; part = (part - 1) & free) {
+                        long cost = plus(alone[part], before[rest]);
+                        if (cost < after[rest | part]) {
+                            after[rest | part] = cost;
+                            take[rest | part] = part;
                         }
                     }
                 }
@@ -214,10 +240,10 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
         private long[] throughOne(int batch, int[] first) {
             long[] one = new long[sets];
             boolean[] fits = new boolean[sets];
+            one[0] = NEVER;
             for (int set = 1; set < sets; set++) {
                 fits[set] = isWithin(batch, set);
-                OptionalLong cost = fits[set] ? together.cost(batch, members(set)) : OptionalLong.empty();
-                one[set] = cost.isPresent() ? (1L << LOADS_SHIFT) + cost.getAsLong() : NEVER;
+                one[set] = fits[set] && goesWithoutOne(one, set) ? cost(batch, set) : NEVER;
             }
             long[] least = new long[sets];
             Arrays.fill(least, NEVER);
@@ -242,15 +268,21 @@ public record QueuePlan(List<Load> loads, List<Integer> waiting) {
             return least;
         }
 
+        private long cost(int batch, int set) {
+            OptionalLong cost = together.cost(batch, members(set));
+            return cost.isPresent() ? (1L << LOADS_SHIFT) + cost.getAsLong() : NEVER;
+        }
+
+        /** What does not go into a tank does not go with more film either: then it need not be asked. */
+        private static boolean goesWithoutOne(long[] one, int set) {
+            int lowest = Integer.lowestOneBit(set);
+            return set == lowest || (one[set ^ lowest] != NEVER && one[set ^ Integer.highestOneBit(set)] != NEVER);
+        }
+
         private boolean isWithin(int batch, int set) {
-            double all = used[batch];
-            double careful = usedCareful[batch];
-            for (int film : members(set)) {
-                all += films.get(film).equivalents();
-                careful += films.get(film).irreplaceable() ? films.get(film).equivalents() : 0;
-            }
             Through limits = batches.get(batch);
-            return !Slack.exceeds(all, limits.rollsLeft())
+            double careful = usedCareful[batch] + this.careful[set];
+            return !Slack.exceeds(used[batch] + all[set], limits.rollsLeft())
                     && (careful == 0 || !Slack.exceeds(careful, limits.rollsLeftForCareful()));
         }
 

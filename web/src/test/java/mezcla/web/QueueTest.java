@@ -6,6 +6,8 @@ import java.net.URI;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
@@ -250,5 +252,56 @@ public class QueueTest extends DemoPagesTest {
                     Pattern.compile("(?<![-\\w])" + name + "=\"([^\"]*)\"").matcher(tag);
             return value.find() ? HtmlUtils.htmlUnescape(value.group(1)) : "";
         }
+    }
+
+    /** A long queue is read a page at a time, the most urgent film first; nobody's film is left out. */
+    @Test(dependsOnMethods = "filmIsTakenBackByWhoeverBroughtIt")
+    public void aLongQueueIsReadPageByPage() throws Exception {
+        for (int i = 0; i < 4; i++) {
+            send("/queue", "devi", film("24", "135-36", "", "process", "colour-negative"));
+        }
+        Set<String> seen = new TreeSet<>();
+        String page = page("/queue", "devi");
+        while (true) {
+            java.util.regex.Matcher film =
+                    Pattern.compile("id=\"film-([0-9]+)\"").matcher(page);
+            int on = 0;
+            while (film.find()) {
+                assertThat(seen.add(film.group(1))).isTrue();
+                on++;
+            }
+            assertThat(on).isBetween(1, 40);
+            java.util.regex.Matcher next =
+                    Pattern.compile("/queue\\?from=([0-9]+)\">Less urgent film").matcher(page);
+            if (!next.find()) {
+                break;
+            }
+            page = page("/queue?from=" + next.group(1), "devi");
+        }
+        assertThat(seen).hasSizeGreaterThanOrEqualTo(96);
+        assertThat(page("/queue?from=nonsense", "devi"))
+                .contains("Less urgent film")
+                .doesNotContain("More urgent film");
+    }
+
+    /** Whoever begins a load that somebody else has begun hears of it, and starts nothing. */
+    @Test(dependsOnMethods = "aLongQueueIsReadPageByPage")
+    public void aLoadIsBegunOnce() throws Exception {
+        send("/batches/5/loads", "ines", film("1", "135-36", "1", "madeFor", "colour-negative"));
+        java.util.regex.Matcher load =
+                Pattern.compile("/evening/loads/([0-9]+)/drops").matcher(page("/evening", "bram"));
+        String last = "";
+        while (load.find()) {
+            last = load.group(1);
+        }
+        start("ines", 5, "135-36", "1", "load", last);
+        long rows = log.book().lastSequence();
+        MockHttpServletResponse again = send(
+                "/batches/5/starts",
+                "devi",
+                film("1", "135-36", "1", "madeFor", "colour-negative", "load", last, "seen", "" + rows));
+        assertThat(again.getStatus()).isEqualTo(422);
+        assertThat(again.getContentAsString()).contains("Somebody has started this load already.");
+        assertThat(log.book().lastSequence()).isEqualTo(rows);
     }
 }

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import mezcla.batch.LogBook;
@@ -320,5 +321,103 @@ public class RoughInputTest extends DemoApplicationTest {
         assertThat(again.headers().firstValue("Location"))
                 .as("a known device is not")
                 .hasValueSatisfying(to -> assertThat(to).doesNotContain("wait", "refused"));
+    }
+
+    @DataProvider
+    public Object[][] odd() {
+        return new Object[][] {
+            {"/photos/%22x", 404},
+            {"/photos/%20.jpg", 404},
+            {"/house/data/copies/%22x", 404},
+            {"/error", 404},
+            {"/shelf?%0d%0a", 400},
+            {"/shelf;a=b", 400},
+            {"//shelf", 400},
+            {"/shelf%2f", 400},
+            {"/%", 400},
+            {"/a%00b", 400},
+            {"/photos/..%2f..%2fmezcla.db", 400},
+            {"/batches/%7bx%7d", 404},
+            {"/shelf?x=%zz", 400},
+            {"*", 400},
+            {"/shelf?a=[{", 400},
+        };
+    }
+
+    /** Whatever is asked for, Mezcla answers, with a sentence. */
+    @Test(dataProvider = "odd")
+    public void whatIsNoAddressIsAnsweredByAPageOfOurs(String target, int status) throws Exception {
+        String answer =
+                raw("GET %s HTTP/1.1\r\nHost: localhost\r\n%sConnection: close\r\n\r\n".formatted(target, cookie()));
+        assertThat(answer)
+                .startsWith("HTTP/1.1 " + status)
+                .contains("text/html")
+                .contains("<p class=\"place\">Mezcla</p>");
+        assertThat(answer).doesNotContainIgnoringCase("tomcat").doesNotContain("timestamp");
+    }
+
+    @DataProvider
+    public Object[][] methods() {
+        return new Object[][] {{"TRACE"}, {"FOO"}, {"GARBAGE"}};
+    }
+
+    @Test(dataProvider = "methods")
+    public void whatIsNoRequestIsAnsweredByAPageOfOurs(String method) throws Exception {
+        assertThat(raw(method + " /shelf HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n"))
+                .containsPattern("^HTTP/1.1 40[05]")
+                .contains("<p class=\"place\">Mezcla</p>");
+    }
+
+    private String cookie() {
+        return ((CookieManager) bram.cookieHandler().orElseThrow())
+                .getCookieStore().getCookies().stream()
+                        .map(each -> "Cookie: %s=%s\r\n".formatted(each.getName(), each.getValue()))
+                        .collect(Collectors.joining());
+    }
+
+    private String raw(String request) throws IOException {
+        try (Socket socket = new Socket("localhost", port)) {
+            socket.setSoTimeout(20_000);
+            socket.getOutputStream().write(request.getBytes(StandardCharsets.ISO_8859_1));
+            socket.getOutputStream().flush();
+            return new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    /** What somebody typed in braces comes along into the next address as it was. */
+    @Test
+    public void bracesAreNoNamesOfAnything() throws Exception {
+        HttpResponse<String> ways = send(
+                bram,
+                "/batches/4/ways",
+                "film[0].count=1&film[0].name=" + URLEncoder.encode("{roll 3} & more", StandardCharsets.UTF_8)
+                        + "&film[0].format=135-36&film[0].owner=Bram&push=0&tank=2&formKey=" + UUID.randomUUID());
+        assertThat(ways.statusCode()).isEqualTo(302);
+        String to = ways.headers().firstValue("Location").orElseThrow();
+        assertThat(to).contains("%7Broll%203%7D%20%26%20more");
+        assertThat(get(to.replaceFirst("^http://[^/]*", "")).body()).contains("{roll 3} &amp; more");
+        assertThat(get("/practice/begin?leaflet=1&movement=%7By%7D").statusCode())
+                .isEqualTo(302);
+        assertThat(get("/queue/new?x=%7By%7D").headers().firstValue("Location").orElse(""))
+                .contains("%7By%7D");
+    }
+
+    @DataProvider
+    public Object[][] times() {
+        return new Object[][] {
+            {"9223372036854775807"}, {"-9223372036854775808"}, {"1e308"}, {"99999999999999999999"}, {"-1"}
+        };
+    }
+
+    @Test(dataProvider = "times")
+    public void momentsThatNoClockShowsAreRefused(String at) throws Exception {
+        String events = URLEncoder.encode(
+                "[{\"n\":1,\"at\":%s,\"kind\":\"POUR\",\"step\":0,\"value\":0}]".formatted(at), StandardCharsets.UTF_8);
+        assertThat(send(bram, "/practice/1/probe", "events=" + events).statusCode())
+                .isIn(400, 422);
+        assertThat(send(bram, "/practice/1/probe", "now=" + at + "&events=[]").statusCode())
+                .isIn(400, 404, 422);
+        assertThat(send(bram, "/practice/1/report", "events=" + events).statusCode())
+                .isIn(400, 422);
     }
 }

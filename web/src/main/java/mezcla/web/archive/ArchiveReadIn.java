@@ -25,7 +25,7 @@ class ArchiveReadIn {
     }
 
     /** What to tell whoever asked. */
-    String read() {
+    ConsoleAnswer.Read read() {
         return ConsoleAnswer.ofFile(
                 path,
                 file ->

@@ -25,7 +25,9 @@ import mezcla.measure.Refusal;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.log.LogFile;
+import mezcla.web.photo.Picture;
 import mezcla.web.settings.HouseService;
+import mezcla.web.words.Spreadsheet;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
@@ -33,6 +35,7 @@ import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.ClassPathResource;
+import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,6 +54,10 @@ public class HouseArchive {
     private static final String LIST = "house.json";
     private static final String LOG = "log.jsonl";
     private static final String DOCUMENT = "document";
+    private static final int MEGABYTE = 1024 * 1024;
+    /** More than the log of a hundred years: a small file can hold very much of nothing. */
+    private static final int MOST_BYTES = 64 * MEGABYTE;
+
     private static final JsonMapper JSON = JsonMapper.shared();
     /** Nobody's hash: nothing that can be typed leads to it. */
     private static final String NO_PASSWORD = "*";
@@ -139,7 +146,10 @@ public class HouseArchive {
                     if (documents && column.equals(DOCUMENT)) {
                         put(zip, leaflet(row.get("id")), String.valueOf(row.get(column)));
                     } else {
-                        cells.add(row.get(column));
+                        cells.add(
+                                row.get(column) instanceof String words
+                                        ? Spreadsheet.harmless(words)
+                                        : row.get(column));
                     }
                 }
                 printer.printRecord(cells);
@@ -191,8 +201,12 @@ public class HouseArchive {
         }
         try (ZipFile zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8)) {
             JsonNode list = JSON.readTree(bytes(zip, LIST));
-            if (!list.path("format").asString("").equals(FORMAT)) {
-                throw Refusal.of(new FormObjection.NotAnArchive());
+            String format = list.path("format").asString("");
+            if (!format.equals(FORMAT)) {
+                throw Refusal.of(
+                        format.isEmpty()
+                                ? new FormObjection.NotAnArchive()
+                                : new FormObjection.ArchiveOfOtherFormat(format, FORMAT));
             }
             for (HouseTable table : HouseTable.ofTheLog(false)) {
                 fill(zip, table);
@@ -215,7 +229,11 @@ public class HouseArchive {
             throw Refusal.of(new FormObjection.NotAnArchive());
         }
         try (InputStream bytes = zip.getInputStream(entry)) {
-            return bytes.readAllBytes();
+            byte[] all = bytes.readNBytes(MOST_BYTES + 1);
+            if (all.length > MOST_BYTES) {
+                throw Refusal.of(new FormObjection.ArchiveTooBig(name, MOST_BYTES / MEGABYTE));
+            }
+            return all;
         }
     }
 
@@ -237,9 +255,26 @@ public class HouseArchive {
                 throw Refusal.of(new FormObjection.NotAnArchive());
             }
             for (CSVRecord record : records) {
-                insert(zip, table, columns, record, mayBeEmpty);
+                long line = record.getRecordNumber() + 1;
+                if (!record.isConsistent()) {
+                    throw Refusal.of(new FormObjection.NotAnArchiveLine(
+                            address(table), line, "it has %d cells of %d".formatted(record.size(), columns.size())));
+                }
+                try {
+                    insert(zip, table, columns, record, mayBeEmpty);
+                } catch (DataAccessException refused) {
+                    throw Refusal.of(new FormObjection.NotAnArchiveLine(
+                            address(table),
+                            line,
+                            reason(refused.getMostSpecificCause().getMessage())));
+                }
             }
         }
+    }
+
+    /** What the store says of a row that it does not take, without its codes. */
+    private static String reason(@Nullable String said) {
+        return String.valueOf(said).replaceFirst("^\\[[^\\]]*\\][^(]*\\((.*)\\)$", "$1");
     }
 
     private void insert(ZipFile zip, HouseTable table, List<String> columns, CSVRecord record, Set<String> mayBeEmpty)
@@ -247,7 +282,7 @@ public class HouseArchive {
         List<String> names = new ArrayList<>(columns);
         List<@Nullable Object> values = new ArrayList<>();
         for (String column : columns) {
-            String cell = record.get(column);
+            String cell = Spreadsheet.asItWas(record.get(column));
             values.add(cell.isEmpty() && !mayBeEmpty.contains(column) ? null : cell);
         }
         if (table == HouseTable.LEAFLET_VERSION) {
@@ -278,7 +313,11 @@ public class HouseArchive {
 
     private void unpack(ZipFile zip, ZipEntry entry) {
         try (InputStream bytes = zip.getInputStream(entry)) {
-            Files.copy(bytes, photos.resolve(entry.getName().substring("photos/".length())));
+            byte[] photo = bytes.readNBytes(Picture.MOST_BYTES + 1);
+            if (photo.length > Picture.MOST_BYTES) {
+                throw Refusal.of(new FormObjection.ArchiveTooBig(entry.getName(), Picture.MOST_BYTES / MEGABYTE));
+            }
+            Files.write(photos.resolve(entry.getName().substring("photos/".length())), photo);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -1,6 +1,7 @@
 package mezcla.web.console;
 
 import java.io.IOException;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import mezcla.measure.Refusal;
 import mezcla.web.words.ObjectionWords;
@@ -22,20 +23,30 @@ public final class ConsoleAnswer {
         String of(Path file) throws IOException;
     }
 
+    /**
+     * What came of reading a file.
+     *
+     * @param words what to tell
+     * @param status 0 where it was read, 1 where it is not there or was refused
+     */
+    public record Read(String words, int status) {}
+
     /** What came of reading a file, also where it is not there or was refused. */
-    public static String ofFile(String path, Reading reading) {
+    public static Read ofFile(String path, Reading reading) {
         try {
-            return reading.of(Path.of(path));
+            return new Read(reading.of(Path.of(path)), 0);
+        } catch (NoSuchFileException e) {
+            return new Read("There is no such file: " + path, 1);
         } catch (IOException e) {
-            return "There is no such file: " + path;
+            return new Read("%s cannot be read: %s".formatted(path, e.getMessage()), 1);
         } catch (Refusal refusal) {
-            return ObjectionWords.of(refusal);
+            return new Read(ObjectionWords.of(refusal), 1);
         }
     }
 
     /** Tells it, and stops the house. */
-    public static void tellAndStop(ApplicationReadyEvent ready, String answer) {
-        tellAndStop(ready, answer, 0);
+    public static void tellAndStop(ApplicationReadyEvent ready, Read read) {
+        tellAndStop(ready, read.words(), read.status());
     }
 
     /**

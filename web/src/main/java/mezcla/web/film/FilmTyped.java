@@ -19,11 +19,11 @@ import mezcla.processing.Backing;
 import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.Query;
 import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
 import org.jspecify.annotations.Nullable;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /** What a member typed about film: lines of it, and what all of them have in common. */
 public class FilmTyped {
@@ -313,11 +313,11 @@ public class FilmTyped {
 
     /** The film, the push and the tank as a page’s address carries them. */
     public String query() {
-        UriComponentsBuilder address = UriComponentsBuilder.newInstance();
+        Query address = new Query();
         for (int i = 0; i < Math.max(LINES, typedLines()); i++) {
-            address.queryParam(field(i, "count"), at(i, "count"))
-                    .queryParam(field(i, "format"), getFilm().get(i).format())
-                    .queryParam(field(i, "owner"), at(i, "owner"));
+            address.with(field(i, "count"), at(i, "count"))
+                    .with(field(i, "format"), getFilm().get(i).format())
+                    .with(field(i, "owner"), at(i, "owner"));
             for (String name : OF_A_LINE) {
                 carry(address, field(i, name), "");
             }
@@ -326,18 +326,14 @@ public class FilmTyped {
         carry(address, "madeFor", "");
         carry(address, "backing", Backing.USUAL.name());
         if (ticked("irreplaceable")) {
-            address.queryParam("irreplaceable", true);
+            address.with("irreplaceable", true);
         }
-        return Objects.requireNonNull(address.queryParam("push", at("push"))
-                .queryParam("tank", at("tank"))
-                .encode()
-                .build()
-                .getQuery());
+        return address.with("push", at("push")).with("tank", at("tank")).toString();
     }
 
-    private void carry(UriComponentsBuilder address, String field, String usual) {
+    private void carry(Query address, String field, String usual) {
         if (!at(field).isBlank() && !at(field).equals(usual)) {
-            address.queryParam(field, at(field));
+            address.with(field, at(field));
         }
     }
 

@@ -45,6 +45,12 @@ public sealed interface FormObjection extends Objection {
 
     record NotAnArchive() implements FormObjection {}
 
+    record ArchiveOfOtherFormat(String format, String known) implements FormObjection {}
+
+    record ArchiveTooBig(String file, int mostMb) implements FormObjection {}
+
+    record NotAnArchiveLine(String file, long line, String fault) implements FormObjection {}
+
     @OfField("currency")
     record MoneyWasLogged(String code) implements FormObjection {}
 

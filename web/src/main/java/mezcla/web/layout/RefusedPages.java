@@ -1,6 +1,7 @@
 package mezcla.web.layout;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.util.UriUtils;
 
 /** Pages for what could not be shown or done. */
 @ControllerAdvice
@@ -47,7 +49,8 @@ class RefusedPages {
 
     /** Only what somebody asked for can be written wrongly; anything else that is not there is a fault of ours. */
     private static boolean isAskedFor(String name, HttpServletRequest request) {
-        return Arrays.stream(request.getRequestURI().split("/"))
+        return Arrays.stream(UriUtils.decode(request.getRequestURI(), StandardCharsets.UTF_8)
+                                .split("/"))
                         .anyMatch(part -> part.equals(name) || part.startsWith(name + "."))
                 || request.getParameterMap().values().stream()
                         .flatMap(Arrays::stream)
@@ -75,9 +78,7 @@ class RefusedPages {
     ModelAndView unexpected(Exception unexpected, HttpServletRequest request) {
         if (unexpected instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
             HttpStatus status = HttpStatus.valueOf(known.getStatusCode().value());
-            return status == HttpStatus.NOT_FOUND
-                    ? page(status, "There is no such page", "It may be written wrongly. Start from the Shelf.")
-                    : unreadable(status);
+            return status == HttpStatus.NOT_FOUND ? missing() : unreadable(status);
         }
         if (isOfNoForm(unexpected)) {
             return unreadable(HttpStatus.BAD_REQUEST);
@@ -104,6 +105,10 @@ class RefusedPages {
                 || ((failure instanceof NumberFormatException || failure instanceof IndexOutOfBoundsException)
                         && Arrays.stream(failure.getStackTrace())
                                 .anyMatch(frame -> frame.getClassName().startsWith("org.springframework.beans.")));
+    }
+
+    static ModelAndView missing() {
+        return page(HttpStatus.NOT_FOUND, "There is no such page", "It may be written wrongly. Start from the Shelf.");
     }
 
     static ModelAndView unreadable(HttpStatus status) {

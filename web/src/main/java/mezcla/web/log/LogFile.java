@@ -33,6 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class LogFile {
     private static final String LEAFLET = "leaflet";
     private static final int PASSWORD_CHARACTERS = 40;
+    private static final int TOLD_EVERY = 5000;
     private static final JsonMapper JSON = JsonMapper.shared();
 
     private final DarkroomLog log;
@@ -80,6 +81,9 @@ public class LogFile {
         }
         Reading reading = new Reading();
         for (int i = 0; i < lines.size(); i++) {
+            if (i > 0 && i % TOLD_EVERY == 0) {
+                System.out.printf("%d of %d lines%n", i, lines.size());
+            }
             try {
                 reading.add(JSON.readTree(lines.get(i)));
             } catch (JacksonException | IllegalArgumentException | DateTimeParseException | Refusal wrong) {

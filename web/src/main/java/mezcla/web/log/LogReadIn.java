@@ -26,7 +26,7 @@ class LogReadIn {
     }
 
     /** What to tell whoever asked. */
-    String read() {
+    ConsoleAnswer.Read read() {
         return ConsoleAnswer.ofFile(
                 path, saved -> "%d entries were read in.".formatted(file.read(Files.readAllLines(saved))));
     }

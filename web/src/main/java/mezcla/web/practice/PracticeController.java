@@ -16,6 +16,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.Query;
 import mezcla.web.forms.declared.FieldReader;
 import mezcla.web.forms.declared.RefusedAt;
 import mezcla.web.forms.declared.Sent;
@@ -40,7 +41,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /** Practice, and what stewards sign off. */
 @Controller
@@ -127,12 +127,10 @@ class PracticeController {
     /** Begins with the one choice that was made, and whatever else was chosen. */
     @GetMapping("/practice/begin")
     String begin(@RequestParam(defaultValue = "") String leaflet, @RequestParam Map<String, String> typed) {
-        UriComponentsBuilder address = UriComponentsBuilder.newInstance();
-        List.of("speed", "movement", "fault")
-                .forEach(choice -> address.queryParam(choice, typed.getOrDefault(choice, "")));
+        Query address = new Query();
+        List.of("speed", "movement", "fault").forEach(choice -> address.with(choice, typed.getOrDefault(choice, "")));
         boolean known = leaflet.matches("[0-9]{1,9}");
-        return "redirect:/practice"
-                + (known ? "/" + leaflet + "?" + address.encode().build().getQuery() : "");
+        return "redirect:/practice" + (known ? "/" + leaflet + "?" + address : "");
     }
 
     @GetMapping("/practice/{leaflet}")
@@ -171,7 +169,7 @@ class PracticeController {
             @RequestParam(defaultValue = "0") long now,
             @RequestParam(defaultValue = "PRINTED") Movement movement,
             @RequestParam(defaultValue = "NONE") SimulatedBath.Fault fault) {
-        return practice.watched(exercise(leaflet, movement, fault), practice.read(events), Instant.ofEpochMilli(now));
+        return practice.watched(exercise(leaflet, movement, fault), practice.read(events), RibbonService.moment(now));
     }
 
     @PostMapping("/practice/{leaflet}/report")

@@ -51,12 +51,12 @@ class QueueController {
     }
 
     @GetMapping("/queue")
-    ModelAndView queue(@AuthenticationPrincipal SignedIn member) {
-        return page(member, Sent.nothing());
+    ModelAndView queue(@RequestParam(defaultValue = "") String from, @AuthenticationPrincipal SignedIn member) {
+        return PageView.of("queue/queue", pages.page(member, from), Sent.nothing());
     }
 
     private ModelAndView page(SignedIn member, Sent<?> sent) {
-        return PageView.of("queue/queue", pages.page(member), sent);
+        return PageView.of("queue/queue", pages.page(member, ""), sent);
     }
 
     /** The form of film that is left. */

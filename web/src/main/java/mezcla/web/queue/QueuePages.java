@@ -21,12 +21,13 @@ import mezcla.planning.QueuedFilm;
 import mezcla.planning.WorthMixing;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
-import mezcla.web.access.Whose;
 import mezcla.web.access.names.KnownNames;
+import mezcla.web.access.names.Whose;
 import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.accounts.KitOffers;
 import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.QrDrawing;
+import mezcla.web.layout.Slice;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.evening.EveningService;
 import mezcla.web.settings.HouseService;
@@ -74,7 +75,7 @@ class QueuePages {
      * @param heading what can go in
      * @param howMany how many wait, in words
      * @param houseName the house
-     * @param waiting the film that waits, the most urgent first
+     * @param waiting the film that waits, the most urgent first, a page of it
      * @param loads what is proposed
      * @param why why the rest waits, and what mixing for it would cost
      * @param after the film that was run and is not collected, by owner
@@ -84,7 +85,7 @@ class QueuePages {
             String heading,
             String howMany,
             String houseName,
-            List<Waiting> waiting,
+            Slice<Waiting> waiting,
             List<LoadView> loads,
             List<Why> why,
             List<After> after,
@@ -135,8 +136,9 @@ class QueuePages {
                 .toList();
     }
 
+    /** The queue, with a page of the film that waits from a place on. */
     @Transactional(readOnly = true)
-    Page page(SignedIn member) {
+    Page page(SignedIn member, String from) {
         House house = houses.house();
         List<QueuedFilm> all = accounts.film();
         Set<Long> planned = evenings.queued();
@@ -157,9 +159,7 @@ class QueuePages {
                         ? "nothing waits"
                         : Figures.count(toCome.size(), "film") + (toCome.size() == 1 ? " waits" : " wait"),
                 house.name(),
-                toCome.stream()
-                        .map(film -> waiting(film, member, planned, house.timeZone()))
-                        .toList(),
+                Slice.of(toCome, from).map(film -> waiting(film, member, planned, house.timeZone())),
                 loads,
                 why,
                 after(all, house.timeZone()),

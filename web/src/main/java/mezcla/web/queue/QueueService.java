@@ -12,7 +12,7 @@ import mezcla.measure.Refusal;
 import mezcla.planning.QueuedFilm;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
-import mezcla.web.access.Whose;
+import mezcla.web.access.names.Whose;
 import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;

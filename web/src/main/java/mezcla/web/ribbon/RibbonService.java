@@ -45,6 +45,10 @@ import tools.jackson.databind.json.JsonMapper;
 public class RibbonService {
     private static final int MOST_EVENTS = 2000;
     private static final double MOST_VALUE_S = 6 * 3600;
+
+    /** The end of the year 9999, in milliseconds since 1970. */
+    private static final long LAST_MOMENT = 253_402_300_799_999L;
+
     private static final Duration KEPT_BY_BROWSERS = Duration.ofDays(2);
     private static final Duration LONGEST_RUN = Duration.ofDays(1);
     private static final int MOST_CHARACTERS = 200_000;
@@ -166,11 +170,23 @@ public class RibbonService {
                     if (known == RunProgress.Kind.TEMPERATURE) {
                         BathTemperature.refuseImpossible(value);
                     }
-                    return new RunProgress.Event(Instant.ofEpochMilli(at), known, step, value);
+                    return new RunProgress.Event(moment(at), known, step, value);
                 }
             }
             throw Refusal.of(new FormObjection.UnknownEvent());
         }
+    }
+
+    /**
+     * A moment as a browser says it, in milliseconds since 1970.
+     *
+     * @throws Refusal {@code unknown-event} for what no clock shows
+     */
+    public static Instant moment(long at) {
+        if (at < 0 || at > LAST_MOMENT) {
+            throw Refusal.of(new FormObjection.UnknownEvent());
+        }
+        return Instant.ofEpochMilli(at);
     }
 
     /**

@@ -26,11 +26,11 @@ import mezcla.processing.Movement;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.WayOut;
+import mezcla.web.forms.Query;
 import mezcla.web.settings.things.Tank;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /** Tells what else can be done when no batch takes the film, each with time and cost. */
 public final class WaysOut {
@@ -156,29 +156,29 @@ public final class WaysOut {
 
     /** The plan of that run, with the film that goes into it. */
     private String run(RunPlan plan) {
-        UriComponentsBuilder address = UriComponentsBuilder.fromPath("/batches/{id}/run");
+        Query address = new Query();
         List<Roll> rolls = plan.question().rolls();
         int line = 0;
         for (Roll roll : new LinkedHashSet<>(rolls)) {
             String film = "film[" + line++ + "].";
-            address.queryParam(film + "count", Collections.frequency(rolls, roll))
-                    .queryParam(film + "format", roll.format().label())
-                    .queryParam(film + "owner", roll.owner());
+            address.with(film + "count", Collections.frequency(rolls, roll))
+                    .with(film + "format", roll.format().label())
+                    .with(film + "owner", roll.owner());
         }
         if (plan.question().irreplaceable()) {
-            address.queryParam("irreplaceable", true);
+            address.with("irreplaceable", true);
         }
         if (plan.question().tank().turning()) {
-            address.queryParam("movement", Movement.ROTARY.name());
+            address.with("movement", Movement.ROTARY.name());
         }
-        tank(plan).ifPresent(tank -> address.queryParam("tank", tank.id()));
+        tank(plan).ifPresent(tank -> address.with("tank", tank.id()));
         String push =
                 BigDecimal.valueOf(plan.question().stops()).stripTrailingZeros().toPlainString();
-        return address.queryParam("push", push)
-                .queryParam("madeFor", plan.batch().process().key())
-                .buildAndExpand(plan.batch().id())
-                .encode()
-                .toUriString();
+        return "/batches/%d/run?%s"
+                .formatted(
+                        plan.batch().id(),
+                        address.with("push", push)
+                                .with("madeFor", plan.batch().process().key()));
     }
 
     /** A volume as it could be typed, for an address, rounded up to what fills the tank. */

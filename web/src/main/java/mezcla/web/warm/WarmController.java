@@ -22,6 +22,7 @@ import mezcla.web.drawing.plot.WarmDrawing;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.OneTimeForms;
 import mezcla.web.forms.PageView;
+import mezcla.web.forms.Query;
 import mezcla.web.forms.declared.Asked;
 import mezcla.web.forms.declared.RefusedAt;
 import mezcla.web.forms.declared.Sent;
@@ -39,7 +40,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.servlet.ModelAndView;
-import org.springframework.web.util.UriComponentsBuilder;
 import org.springframework.web.util.UriUtils;
 
 /** Warming a batch up. */
@@ -126,10 +126,10 @@ class WarmController {
                 form -> "/batches/%d/warm-up?%s%s"
                         .formatted(
                                 id,
-                                UriComponentsBuilder.newInstance()
-                                        .queryParam("bath", sent.typed("bath"))
-                                        .queryParam("bottles", sent.typed("bottles"))
-                                        .queryParam(
+                                new Query()
+                                        .with("bath", sent.typed("bath"))
+                                        .with("bottles", sent.typed("bottles"))
+                                        .with(
                                                 "probe",
                                                 warm.simulate(
                                                         member,
@@ -137,12 +137,9 @@ class WarmController {
                                                         form.bath().celsius(),
                                                         form.bottles().celsius(),
                                                         form.fault()))
-                                        .queryParam(
+                                        .with(
                                                 "from",
-                                                clock.instant().minusSeconds(1).getEpochSecond())
-                                        .encode()
-                                        .build()
-                                        .getQuery(),
+                                                clock.instant().minusSeconds(1).getEpochSecond()),
                                 carried(sent)),
                 () -> page(id, sent));
     }

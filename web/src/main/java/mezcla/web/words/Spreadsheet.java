@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.http.HttpHeaders;
@@ -12,6 +13,9 @@ import org.springframework.http.ResponseEntity;
 
 /** Rows as comma-separated values that spreadsheets open. */
 public final class Spreadsheet {
+    /** A formula, also behind what keeps one harmless. */
+    private static final Pattern TAKEN_FOR_A_FORMULA = Pattern.compile("'*[=+@\\-\t\r]");
+
     private Spreadsheet() {}
 
     /**
@@ -38,9 +42,14 @@ public final class Spreadsheet {
         return text.toString();
     }
 
-    /** A spreadsheet takes a text that begins with one of these for a formula. */
-    private static String harmless(String text) {
-        return text.matches("^[=+@\\-].*") ? "'" + text : text;
+    /** A text that a spreadsheet would take for a formula, made harmless by an apostrophe before it. */
+    public static String harmless(String text) {
+        return TAKEN_FOR_A_FORMULA.matcher(text).lookingAt() ? "'" + text : text;
+    }
+
+    /** The same text as it was before. */
+    public static String asItWas(String text) {
+        return text.startsWith("'") && TAKEN_FOR_A_FORMULA.matcher(text).lookingAt() ? text.substring(1) : text;
     }
 
     /** The answer to somebody who wants to save them under that name. */

@@ -4,15 +4,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collections;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 import mezcla.web.DemoPagesTest;
 import mezcla.web.MezclaApplication;
+import mezcla.web.console.ConsoleAnswer;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.settings.HouseService;
+import mezcla.web.words.Spreadsheet;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -69,7 +76,8 @@ public class HouseArchiveTest extends DemoPagesTest {
                         "--server.port=0",
                         "--spring.main.banner-mode=off")) {
             HouseArchive reading = other.getBean(HouseArchive.class);
-            assertThat(new ArchiveReadIn(reading, file.toString()).read()).startsWith("The house is there, with ");
+            assertThat(new ArchiveReadIn(reading, file.toString()).read().words())
+                    .startsWith("The house is there, with ");
             assertThat(other.getBean(DarkroomLog.class).state()).isEqualTo(log.state());
             HouseService there = other.getBean(HouseService.class);
             assertThat(there.house()).isEqualTo(houses.house());
@@ -78,7 +86,7 @@ public class HouseArchiveTest extends DemoPagesTest {
             for (HouseTable table : HouseTable.values()) {
                 assertThat(rows(thereSql, table)).as(table.table()).isEqualTo(rows(sql, table));
             }
-            assertThat(new ArchiveReadIn(reading, file.toString()).read())
+            assertThat(new ArchiveReadIn(reading, file.toString()).read().words())
                     .as("never into a house")
                     .contains("begun already");
         }
@@ -119,8 +127,82 @@ public class HouseArchiveTest extends DemoPagesTest {
                         "--mezcla.data=" + Files.createTempDirectory("mezcla-read-in"),
                         "--server.port=0",
                         "--spring.main.banner-mode=off")) {
-            assertThat(new ArchiveReadIn(empty.getBean(HouseArchive.class), other.toString()).read())
-                    .isEqualTo("This is no house that was saved in open formats.");
+            HouseArchive into = empty.getBean(HouseArchive.class);
+            assertThat(refused(into, other)).isEqualTo("This is no house that was saved in open formats.");
+            Path house = saved();
+            assertThat(refused(
+                            into,
+                            changed(house, "house.json", text -> text.replace("mezcla-house-1", "mezcla-house-9"))))
+                    .contains("written as mezcla-house-9", "reads mezcla-house-1");
+            assertThat(refused(into, changed(house, "lists/member.csv", text -> text.replaceFirst("STEWARD", "GOD"))))
+                    .containsPattern("Line [2-9] of lists/member.csv cannot be read in: CHECK constraint failed");
+            assertThat(refused(
+                            into,
+                            changed(house, "lists/bottle.csv", text -> text.replaceFirst("(?m)^(2,[^,]*),.*$", "$1"))))
+                    .containsPattern("Line 3 of lists/bottle.csv cannot be read in: it has 2 cells of [0-9]+");
+            assertThat(refused(
+                            into,
+                            changed(
+                                    house,
+                                    "lists/bottle.csv",
+                                    text -> text
+                                            + text.lines().skip(1).findFirst().orElseThrow() + "\r\n")))
+                    .contains("of lists/bottle.csv cannot be read in: UNIQUE constraint failed");
+            assertThat(refused(
+                            into,
+                            changed(
+                                    house,
+                                    "log.jsonl",
+                                    text -> text.replaceFirst("\"kind\":\"kit-arrived\"", "\"kind\":\"kit-flew\""))))
+                    .containsPattern("Line [0-9]+ is no line of a log");
+            assertThat(refused(into, changed(house, "log.jsonl", text -> " ".repeat(65 * 1024 * 1024))))
+                    .isEqualTo("log.jsonl holds more than 64 MB, more than a house has. Nothing was read in.");
+            assertThat(empty.getBean(JdbcClient.class)
+                            .sql("SELECT count(*) FROM member")
+                            .query(Long.class)
+                            .single())
+                    .as("nothing of any of them")
+                    .isZero();
+        }
+    }
+
+    private static String refused(HouseArchive into, Path file) {
+        ConsoleAnswer.Read read = new ArchiveReadIn(into, file.toString()).read();
+        assertThat(read.status()).as(read.words()).isEqualTo(1);
+        return read.words();
+    }
+
+    /** The same archive with one of its files changed. */
+    private static Path changed(Path archive, String name, UnaryOperator<String> change) throws IOException {
+        Path file = Files.createTempFile("mezcla-house", ".zip");
+        try (ZipFile from = new ZipFile(archive.toFile());
+                ZipOutputStream to = new ZipOutputStream(Files.newOutputStream(file))) {
+            for (ZipEntry entry : Collections.list(from.entries())) {
+                byte[] bytes = from.getInputStream(entry).readAllBytes();
+                to.putNextEntry(new ZipEntry(entry.getName()));
+                to.write(
+                        entry.getName().equals(name)
+                                ? change.apply(new String(bytes, StandardCharsets.UTF_8))
+                                        .getBytes(StandardCharsets.UTF_8)
+                                : bytes);
+                to.closeEntry();
+            }
+        }
+        return file;
+    }
+
+    /** What members typed is no formula in anybody's spreadsheet, and comes back as it was. */
+    @Test
+    public void formulasLeaveHarmlessAndComeBackAsTheyWere() throws IOException {
+        for (String typed : List.of("=1+1", "+3", "-3", "@x", "\t=1", "'=1", "it's", "'quoted'", "")) {
+            assertThat(Spreadsheet.asItWas(Spreadsheet.harmless(typed))).isEqualTo(typed);
+            assertThat(Spreadsheet.harmless(typed)).doesNotContainPattern("^[=+@\\-\t]");
+        }
+        sql.sql("UPDATE place SET name = '=HYPERLINK(1)' WHERE id = 1").update();
+        try (ZipFile zip = new ZipFile(saved().toFile())) {
+            assertThat(new String(
+                            zip.getInputStream(zip.getEntry("lists/place.csv")).readAllBytes(), StandardCharsets.UTF_8))
+                    .contains(",'=HYPERLINK(1)");
         }
     }
 }

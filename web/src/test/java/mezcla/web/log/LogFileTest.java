@@ -14,6 +14,7 @@ import java.util.List;
 import mezcla.web.DemoApplicationTest;
 import mezcla.web.MezclaApplication;
 import mezcla.web.access.Members;
+import mezcla.web.console.ConsoleAnswer;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -60,7 +61,7 @@ public class LogFileTest extends DemoApplicationTest {
         Files.write(saved, file.lines());
         try (ConfigurableApplicationContext other = emptyHouse()) {
             LogFile reading = other.getBean(LogFile.class);
-            assertThat(new LogReadIn(reading, saved.toString()).read())
+            assertThat(new LogReadIn(reading, saved.toString()).read().words())
                     .isEqualTo(log.book().entries().size() + " entries were read in.");
             DarkroomLog there = other.getBean(DarkroomLog.class);
             assertThat(there.state())
@@ -73,7 +74,8 @@ public class LogFileTest extends DemoApplicationTest {
             assertThat(other.getBean(Members.class).all())
                     .extracting(member -> member.name())
                     .containsAll(log.book().writers());
-            assertThat(new LogReadIn(reading, saved.toString()).read()).contains("logged in this house already");
+            assertThat(new LogReadIn(reading, saved.toString()).read().words())
+                    .contains("logged in this house already");
         }
     }
 
@@ -85,12 +87,13 @@ public class LogFileTest extends DemoApplicationTest {
             LogFile reading = other.getBean(LogFile.class);
             Path twice = Files.createTempFile("mezcla-log", ".jsonl");
             Files.write(twice, lines);
-            assertThat(new LogReadIn(reading, twice.toString()).read())
+            assertThat(new LogReadIn(reading, twice.toString()).read().words())
                     .startsWith("Line " + lines.size() + " is no line of a log");
             assertThatThrownBy(() -> reading.read(List.of("{}"))).hasMessageContaining("not-a-log-line");
             assertThatThrownBy(() -> reading.read(List.of("no JSON"))).hasMessageContaining("not-a-log-line");
             assertThat(other.getBean(DarkroomLog.class).book().entries()).isEmpty();
-            assertThat(new LogReadIn(reading, twice + ".gone").read()).startsWith("There is no such file");
+            assertThat(new LogReadIn(reading, twice + ".gone").read())
+                    .isEqualTo(new ConsoleAnswer.Read("There is no such file: " + twice + ".gone", 1));
         }
     }
 }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import mezcla.web.access.Device;
 import mezcla.web.access.Members;
+import mezcla.web.access.secrets.SlowedPasswords;
 import mezcla.web.access.secrets.Tries;
 import mezcla.web.forms.LocalAddress;
 import mezcla.web.store.StoreGuard;

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import mezcla.batch.BatchObjection;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
@@ -36,7 +35,7 @@ import mezcla.verdict.OneLoad;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.web.access.SignedIn;
-import mezcla.web.access.Whose;
+import mezcla.web.access.names.Whose;
 import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.answers.Planning;
 import mezcla.web.clock.LogClock;
@@ -427,23 +426,14 @@ public class RunService {
     @Transactional
     public long callOff(SignedIn who, long started, String reason) {
         RunStarted start = log.state().underWay(started);
-        Whose.refuse(who, log.names(), whose(start));
+        Whose.refuse(who, log.names(), Whose.of(start.stamp().who(), start.rolls()));
         log.add(who, stamp -> new RunCalledOff(stamp, started, reason));
         return start.batchId();
     }
 
     /** Whether somebody may call a run off. */
-    @Transactional(readOnly = true)
     public boolean mayCallOff(SignedIn who, RunStarted start) {
-        return Whose.mayTakeBack(who, log.names(), whose(start));
-    }
-
-    /** Who started it, and whose film is in it. */
-    private static List<String> whose(RunStarted start) {
-        return Stream.concat(
-                        Stream.of(start.stamp().who()), start.rolls().stream().map(Roll::owner))
-                .distinct()
-                .toList();
+        return Whose.mayTakeBack(who, log.names(), Whose.of(start.stamp().who(), start.rolls()));
     }
 
     /**

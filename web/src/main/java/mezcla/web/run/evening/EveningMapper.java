@@ -2,6 +2,7 @@ package mezcla.web.run.evening;
 
 import java.time.Instant;
 import java.util.List;
+import mezcla.web.access.names.Whose;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -12,7 +13,12 @@ import org.jspecify.annotations.Nullable;
 @Mapper
 interface EveningMapper {
     /** A load that is still to come; its body is a {@link PlannedLoad}. */
-    record LoadRow(long id, String who, long batchId, String body, Instant plannedAt) {}
+    record LoadRow(long id, String who, long batchId, String body, Instant plannedAt) {
+        /** Who planned it, and whose film it is. */
+        List<String> whose() {
+            return Whose.of(who, PlannedLoad.read(body).rolls());
+        }
+    }
 
     @Insert(
             """

@@ -9,7 +9,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.log.Roll;
 import mezcla.log.RunStarted;
@@ -18,7 +17,7 @@ import mezcla.processing.RunSteps;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
-import mezcla.web.access.Whose;
+import mezcla.web.access.names.Whose;
 import mezcla.web.answers.Planning;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
@@ -130,32 +129,12 @@ public class EveningService {
      */
     @Transactional
     public void drop(SignedIn who, long load) {
-        rows().stream()
-                .filter(row -> row.id() == load)
-                .findFirst()
-                .ifPresent(row -> Whose.refuse(who, log.names(), whose(row)));
+        rows().stream().filter(row -> row.id() == load).forEach(row -> Whose.refuse(who, log.names(), row.whose()));
         over(load, null);
-    }
-
-    /** Who planned a load, and whose film it is. */
-    private List<String> whose(EveningMapper.LoadRow row) {
-        return Stream.concat(
-                        Stream.of(row.who()),
-                        PlannedLoad.read(row.body()).rolls().stream().map(Roll::owner))
-                .distinct()
-                .toList();
     }
 
     private boolean mayDrop(EveningMapper.LoadRow row) {
-        return SignedIn.here()
-                .filter(who -> Whose.mayTakeBack(who, log.names(), whose(row)))
-                .isPresent();
-    }
-
-    /** Notes that the film of a load was run already. */
-    @Transactional
-    public void done(long load) {
-        over(load, null);
+        return SignedIn.here().stream().anyMatch(who -> Whose.mayTakeBack(who, log.names(), row.whose()));
     }
 
     /**
@@ -171,7 +150,9 @@ public class EveningService {
         over(load, started);
     }
 
-    private void over(long load, @Nullable Long started) {
+    /** Notes that a load is over: by the run that began with it, or because its film was run already. */
+    @Transactional
+    public void over(long load, @Nullable Long started) {
         rows().stream().filter(row -> row.id() == load).forEach(row -> mapper.over(load, started, clock.instant()));
     }
 

@@ -118,7 +118,7 @@ class RunController {
             ZoneId zone = houses.house().timeZone();
             runs.refuseTwice(id, asked.rolls(), typed.moment(zone), typed.ticked("others"));
             long logged = log(member, id, asked, typed, zone);
-            evenings.done(typed.loadId());
+            evenings.over(typed.loadId(), null);
             return "/batches/" + id + "?logged=" + logged;
         });
     }

@@ -23,12 +23,12 @@ import mezcla.processing.SimulatedBath;
 import mezcla.processing.StepChoice;
 import mezcla.web.film.FilmTyped;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.Query;
 import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.run.course.RunService;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /** What a member typed about a run: its film, how it is done, and what is known of it. */
 public class RunTyped extends FilmTyped {
@@ -162,20 +162,15 @@ public class RunTyped extends FilmTyped {
 
     @Override
     public String query() {
-        UriComponentsBuilder single = UriComponentsBuilder.newInstance();
+        Query steps = new Query();
         steps().forEach(key -> Stream.of("how", "time", "movement")
-                .forEach(field -> single.queryParam(step(key, field), at(step(key, field)))));
-        String typedSteps = single.encode().build().getQuery();
-        UriComponentsBuilder chosen = UriComponentsBuilder.newInstance();
-        CHOSEN.forEach(field -> chosen.queryParam(field, at(field)));
+                .forEach(field -> steps.with(step(key, field), at(step(key, field)))));
+        Query chosen = new Query();
+        CHOSEN.forEach(field -> chosen.with(field, at(field)));
         return super.query()
-                + (typedSteps == null ? "" : "&" + typedSteps)
+                + (steps.toString().isEmpty() ? "" : "&" + steps)
                 + "&"
-                + chosen.queryParam("probe", at("probe"))
-                        .queryParam("celsius", at("celsius"))
-                        .encode()
-                        .build()
-                        .getQuery()
+                + chosen.with("probe", at("probe")).with("celsius", at("celsius"))
                 + (ticked("cross") ? "&cross=true" : "")
                 + (passedRow() == 0 ? "" : "&passed=" + passedRow())
                 + (at("load").isEmpty() ? "" : "&load=" + loadId());

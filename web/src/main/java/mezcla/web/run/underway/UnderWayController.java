@@ -140,11 +140,7 @@ class UnderWayController {
                 () -> page(started, sent, true, member));
     }
 
-    /**
-     * What became of bottles.
-     *
-     * @param sentence in words
-     */
+    /** What became of bottles, in words. */
     public record Barred(String sentence) {}
 
     /** Bars the bottles that must not be used after what went wrong. */

@@ -1,7 +1,6 @@
-package mezcla.web.access.door;
+package mezcla.web.access.secrets;
 
 import mezcla.web.access.Members;
-import mezcla.web.access.secrets.Tries;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.authentication.AuthenticationProvider;
 import org.springframework.security.authentication.BadCredentialsException;
@@ -15,7 +14,7 @@ import org.springframework.security.core.AuthenticationException;
  * is such a name or not; by address, behind which several people may be; and by name, for strangers at many addresses. A device or an
  * address that this name signed in with before is counted by itself, so that nobody elsewhere can keep its member out.
  */
-final class SlowedPasswords implements AuthenticationProvider {
+public final class SlowedPasswords implements AuthenticationProvider {
     private static final int LONGEST_NAME = 100;
     private static final int LONGEST_PASSWORD = 200;
 
@@ -23,14 +22,15 @@ final class SlowedPasswords implements AuthenticationProvider {
     private final Members members;
     private final Tries tries;
 
-    SlowedPasswords(AuthenticationProvider passwords, Members members, Tries tries) {
+    /** Looks with some provider. */
+    public SlowedPasswords(AuthenticationProvider passwords, Members members, Tries tries) {
         this.passwords = passwords;
         this.members = members;
         this.tries = tries;
     }
 
     /** Where a try comes from. */
-    record From(String address, long trustedAccount, long trustedSignIn) {}
+    public record From(String address, long trustedAccount, long trustedSignIn) {}
 
     @Override
     public @Nullable Authentication authenticate(Authentication typed) throws AuthenticationException {

@@ -1,8 +1,11 @@
-package mezcla.web.access;
+package mezcla.web.access.names;
 
 import java.util.Collection;
+import java.util.List;
+import java.util.stream.Stream;
+import mezcla.log.Roll;
 import mezcla.measure.Refusal;
-import mezcla.web.access.names.KnownNames;
+import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FormObjection;
 
 /**
@@ -12,6 +15,13 @@ import mezcla.web.forms.FormObjection;
  */
 public final class Whose {
     private Whose() {}
+
+    /** Whose something is: who began it, and whose film it is about. */
+    public static List<String> of(String who, List<Roll> rolls) {
+        return Stream.concat(Stream.of(who), rolls.stream().map(Roll::owner))
+                .distinct()
+                .toList();
+    }
 
     /**
      * Whether somebody may take back what is theirs alone.

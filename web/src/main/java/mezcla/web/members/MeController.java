@@ -1,4 +1,4 @@
-package mezcla.web.access.door;
+package mezcla.web.members;
 
 import java.time.ZoneId;
 import java.util.List;

@@ -1,10 +1,12 @@
-package mezcla.web.access;
+package mezcla.web.members;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mezcla.web.DemoApplicationTest;
+import mezcla.web.access.Devices;
+import mezcla.web.access.Members;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.ApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;

@@ -1,6 +1,10 @@
-package mezcla.web.access;
+package mezcla.web.members;
 
 import java.util.Optional;
+import mezcla.web.access.Devices;
+import mezcla.web.access.Members;
+import mezcla.web.access.SignedIn;
+import mezcla.web.access.Unguessable;
 import mezcla.web.console.ConsoleAnswer;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
