@@ -10,6 +10,7 @@ import java.util.Map;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Climate;
+import mezcla.batch.FillState;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Range;
 import mezcla.log.RunBath;
@@ -145,5 +146,28 @@ public class FillLimitsTest {
         assertThat(Warming.of(plan, steps, new HouseWater(12, 55, 45)).bottles())
                 .as("the room is warmer")
                 .isEmpty();
+    }
+
+    /** The print stays the print: rolls in all are those that were done when the limit was reached, on a straight line. */
+    @Test
+    public void whatIsDonePastALimitChangesNothingAboutIt() {
+        TestLog log = new TestLog();
+        log.kit(0, 1, Leaflets.negative(), 5000);
+        log.mix(0, 7, 1, 500);
+        FillState fresh = log.state().fill(1);
+        assertThat(fresh.rollsOf(10)).as("ten rolls a litre").isEqualTo(5);
+        assertThat(fresh.isPast(10)).isFalse();
+        log.run(1, 7, 3, 1L, 2L);
+        assertThat(log.state().fill(1).rollsOf(10)).isCloseTo(5, within(0.2));
+        double before = log.state().fill(1).rollsOf(10);
+        log.run(2, 7, 4, 1L, 2L);
+        FillState past = log.state().fill(1);
+        assertThat(past.rolls()).isEqualTo(7);
+        assertThat(past.isPast(10)).isTrue();
+        assertThat(past.rollsOf(10)).isCloseTo(before, within(0.05)).isLessThan(7);
+        log.run(3, 7, 2, 1L, 2L);
+        assertThat(log.state().fill(1).rollsOf(10)).as("nor does another run").isEqualTo(past.rollsOf(10));
+        assertThat(past.rollsOf(past.scaledRolls())).isCloseTo(7, within(1e-9));
+        assertThat(past.rollsOf(1)).as("within the first run").isBetween(0.4, 0.6);
     }
 }

@@ -125,7 +125,9 @@ public class EveningTest extends DemoApplicationTest {
         assertThat(text(send(film("/batches/7/starts", "devi", "1", "seen", seen()))))
                 .contains("Ines has a run in the")
                 .contains("In use since");
-        ledTo(send(form(run + "/call-off", "devi", "why", "the tank leaked")));
+        assertThat(text(send(form(run + "/call-off", "devi", "why", "the tank leaked"))))
+                .contains("That is for Ines to take back, or a steward.");
+        ledTo(send(form(run + "/call-off", "ines", "why", "the tank leaked")));
         assertThat(log.state().batch(7)).isEqualTo(before);
         assertThat(page("/journal", "ines")).contains("Called off the run of entry");
     }

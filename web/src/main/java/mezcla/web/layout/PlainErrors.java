@@ -18,11 +18,12 @@ class PlainErrors {
     private static final String PAGE =
             """
             <!doctype html>
-            <html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-            <title>Mezcla</title><link rel="stylesheet" href="/styles/tokens.css"><link rel="stylesheet" href="/styles/base.css"></head>
-            <body><main id="main"><p class="place">Mezcla</p><h1>That could not be read</h1>
+            <html lang="en-GB" data-theme="light"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+            <title>Mezcla</title><link rel="stylesheet" href="/webjars/bootstrap/css/bootstrap.min.css">
+            <link rel="stylesheet" href="/styles/tokens.css"><link rel="stylesheet" href="/styles/base.css"></head>
+            <body><div class="stage alone"><main id="main"><p class="place">Mezcla</p><h1>That could not be read</h1>
             <p class="lead-line">Nothing was saved. Go back and try it another way, or start from the Shelf.</p>
-            <p><a href="/shelf">To the Shelf</a></p></main></body></html>
+            <p><a class="btn btn-main" href="/shelf">To the Shelf</a></p></main></div></body></html>
             """;
 
     @Bean
@@ -44,7 +45,8 @@ class PlainErrors {
             try {
                 response.setContentType("text/html;charset=UTF-8");
                 response.setHeader(
-                        "Content-Security-Policy", "default-src 'none'; style-src 'self'; frame-ancestors 'none'");
+                        "Content-Security-Policy",
+                        "default-src 'none'; style-src 'self'; font-src 'self'; frame-ancestors 'none'");
                 response.setHeader("X-Content-Type-Options", "nosniff");
                 response.getOutputStream().write(PAGE.getBytes(StandardCharsets.UTF_8));
                 response.finishResponse();

@@ -77,7 +77,7 @@ class RefusedController {
                 : RefusedPages.page(
                         HttpStatus.FORBIDDEN,
                         title,
-                        "Everybody uses this device, and %s has no PIN yet. Sign in on a device of your own, open You, and set one. Then tap your name here again."
+                        "Everybody uses this device, and %s has no PIN yet. Sign in on a device of your own and set one under House, You. Then tap your name here again."
                                 .formatted(member.name()),
                         "/shelf",
                         "To the Shelf");

@@ -5,6 +5,7 @@ import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
 import mezcla.measure.Refusal;
@@ -34,8 +35,11 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 /** The calendar and the wall, and the room in which their addresses are made. */
 @Controller
 class OutsideController {
-    /** Set where a proxy on this machine says for whom it asks. */
-    private static final String FORWARDED = "org.apache.tomcat.request.forwarded";
+    /** Set where this machine itself asks: somebody at it, or a proxy for somebody else. */
+    private static final String FROM_THIS_MACHINE = "org.apache.tomcat.request.forwarded";
+
+    private static final List<String> OF_A_PROXY =
+            List.of("X-Forwarded-For", "X-Forwarded-Proto", "X-Forwarded-Host", "Forwarded", "Via");
 
     private static final Pattern WRITTEN_OUT = Pattern.compile(
             "(?:(?:25[0-5]|2[0-4][0-9]|1?[0-9]?[0-9])[.]){3}(?:25[0-5]|2[0-4][0-9]|1?[0-9]?[0-9])|[0-9a-fA-F]{0,4}(?::[0-9a-fA-F.]{0,15}){2,7}(?:%[0-9a-zA-Z]+)?");
@@ -128,8 +132,7 @@ class OutsideController {
     @GetMapping("/wall/{secret}")
     ModelAndView wall(@PathVariable String secret, HttpServletRequest request) {
         refuseUnlessHeld(SecretAddresses.Kind.WALL, secret);
-        boolean told = request.getAttribute(FORWARDED) != null && !believed;
-        if (told || !isInTheHouse(request.getRemoteAddr())) {
+        if ((isTold(request) && !believed) || !isInTheHouse(request.getRemoteAddr())) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
         ModelAndView page = PageView.of("outside/wall", walls.page(), new FieldErrors());
@@ -146,6 +149,13 @@ class OutsideController {
         if (!addresses.holds(kind, secret)) {
             throw new ResponseStatusException(HttpStatus.NOT_FOUND);
         }
+    }
+
+    /** Whether it is a proxy on this machine that says from where it is asked. */
+    private static boolean isTold(HttpServletRequest request) {
+        return request.getAttribute(FROM_THIS_MACHINE) != null
+                && (OF_A_PROXY.stream().anyMatch(header -> request.getHeader(header) != null)
+                        || !request.getRemoteAddr().matches("127[.].*|::1|0:0:0:0:0:0:0:1"));
     }
 
     /**

@@ -106,15 +106,25 @@ public class OutsideTest extends DemoPagesTest {
     @Test
     public void whatAProxySaysOfWhereItIsAskedFromShowsNoWall() throws Exception {
         String secret = asSteward(() -> addresses.make(steward(), SecretAddresses.Kind.WALL));
-        assertThat(pages.perform(get("/wall/" + secret).with(request -> {
-                            request.setRemoteAddr("192.168.7.20");
-                            request.setAttribute("org.apache.tomcat.request.forwarded", true);
-                            return request;
-                        }))
-                        .andReturn()
-                        .getResponse()
-                        .getStatus())
-                .isEqualTo(404);
+        assertThat(byThisMachine(secret, "192.168.7.20", "")).isEqualTo(404);
+        assertThat(byThisMachine(secret, "127.0.0.1", "X-Forwarded-Proto")).isEqualTo(404);
+        assertThat(byThisMachine(secret, "127.0.0.1", ""))
+                .as("somebody at the machine itself")
+                .isEqualTo(200);
+    }
+
+    private int byThisMachine(String secret, String from, String header) throws Exception {
+        return pages.perform(get("/wall/" + secret).with(request -> {
+                    request.setRemoteAddr(from);
+                    request.setAttribute("org.apache.tomcat.request.forwarded", true);
+                    if (!header.isEmpty()) {
+                        request.addHeader(header, "https");
+                    }
+                    return request;
+                }))
+                .andReturn()
+                .getResponse()
+                .getStatus();
     }
 
     @Test
