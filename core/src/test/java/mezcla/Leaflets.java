@@ -46,6 +46,22 @@ public final class Leaflets {
                         null));
     }
 
+    /** A leaflet whose parts are otherwise. */
+    public static Leaflet withParts(Leaflet plain, UnaryOperator<Part> otherwise) {
+        return new Leaflet(
+                plain.key(),
+                plain.version(),
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                plain.makesMl(),
+                plain.parts().stream().map(otherwise).toList(),
+                plain.baths(),
+                plain.steps(),
+                plain.examples());
+    }
+
     /** A leaflet whose baths are otherwise. */
     public static Leaflet withBaths(Leaflet plain, UnaryOperator<Bath> otherwise) {
         return new Leaflet(

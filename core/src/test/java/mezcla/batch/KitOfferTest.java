@@ -195,23 +195,11 @@ public class KitOfferTest {
 
     /** A kit whose developer keeps sealed for a hundred days and opened for thirty. */
     private static Leaflet keeping() {
-        Leaflet plain = Leaflets.negative();
-        return new Leaflet(
-                plain.key(),
-                1,
-                plain.name(),
-                plain.maker(),
-                plain.process(),
-                null,
-                plain.makesMl(),
-                plain.parts().stream()
-                        .map(part -> part.key().startsWith("dev")
-                                ? new Part(part.key(), part.name(), part.amount(), Unit.ML, false, 100.0, 30.0, null)
-                                : part)
-                        .toList(),
-                plain.baths(),
-                List.of(),
-                List.of());
+        return Leaflets.withParts(
+                Leaflets.negative(),
+                part -> part.key().startsWith("dev")
+                        ? new Part(part.key(), part.name(), part.amount(), Unit.ML, false, 100.0, 30.0, null)
+                        : part);
     }
 
     @Test

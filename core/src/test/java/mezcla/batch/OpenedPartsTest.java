@@ -29,22 +29,9 @@ public class OpenedPartsTest {
     private static final Money PRICE = Money.ofMinor(CurrencyUnit.of("NZD"), 4000);
 
     private static Leaflet lasting(Double sealed, Double opened, Double vials) {
-        Leaflet plain = Leaflets.negative();
-        return new Leaflet(
-                plain.key(),
-                1,
-                plain.name(),
-                plain.maker(),
-                plain.process(),
-                null,
-                plain.makesMl(),
-                plain.parts().stream()
-                        .map(part -> new Part(
-                                part.key(), part.name(), part.amount(), Unit.ML, true, sealed, opened, vials, null))
-                        .toList(),
-                plain.baths(),
-                plain.steps(),
-                plain.examples());
+        return Leaflets.withParts(
+                Leaflets.negative(),
+                part -> new Part(part.key(), part.name(), part.amount(), Unit.ML, true, sealed, opened, vials, null));
     }
 
     private static TestLog opened(Leaflet leaflet, double onDay) {

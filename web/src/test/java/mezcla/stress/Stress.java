@@ -114,7 +114,13 @@ final class Stress implements AutoCloseable {
 
     private RunningHouse open() throws IOException {
         return RunningHouse.open(
-                folder, 0, TurnedHouse.class.getName(), "-Dmezcla.wrong-by=" + folder.resolve("wrong-by"), "-Xmx512m");
+                folder,
+                0,
+                TurnedHouse.class.getName(),
+                "-Dmezcla.wrong-by=" + folder.resolve("wrong-by"),
+                "-Xmx512m",
+                // As a house has it: the demonstration hashes quickly.
+                "-Dmezcla.password-strength=10");
     }
 
     @Override

@@ -1,5 +1,6 @@
 package mezcla.web.access.secrets;
 
+import java.util.concurrent.Semaphore;
 import mezcla.web.access.Members;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.authentication.AuthenticationProvider;
@@ -18,6 +19,7 @@ public final class SlowedPasswords implements AuthenticationProvider {
     private static final int LONGEST_NAME = 100;
     private static final int LONGEST_PASSWORD = 200;
 
+    private final Semaphore oneStranger = new Semaphore(1);
     private final AuthenticationProvider passwords;
     private final Members members;
     private final Tries tries;
@@ -47,20 +49,42 @@ public final class SlowedPasswords implements AuthenticationProvider {
         Tries.Key by = Tries.Key.of(
                 device ? "device " + from.trustedSignIn() : "name %s from %s".formatted(name, from.address()));
         Tries.Key[] strangers = {Tries.Key.ofName(name), address};
-        if (!(known ? tries.begin(by) : tries.begin(by, strangers[0], strangers[1]))) {
+        if (!tries.begin(by)) {
             throw new LockedException("too many wrong passwords");
         }
-        @Nullable Authentication signedIn = passwords.authenticate(typed);
+        boolean slowed = !device && !tries.begin(strangers);
+        @Nullable Authentication signedIn = slowed ? whileSlowed(typed, known) : passwords.authenticate(typed);
         if (signedIn == null) {
             return null;
         }
         tries.forget(by);
-        if (!known) {
+        if (!device && !slowed) {
             for (Tries.Key key : strangers) {
                 tries.takeBack(key);
             }
         }
         return signedIn;
+    }
+
+    /**
+     * From where too much was wrong, only whoever came from there before is let in, and nobody is told who that is: every other
+     * answer is the same, and takes as long. Of all others one at a time is looked at.
+     */
+    private @Nullable Authentication whileSlowed(Authentication typed, boolean known) {
+        boolean looks = known || oneStranger.tryAcquire();
+        try {
+            Authentication right = looks ? passwords.authenticate(typed) : null;
+            if (known) {
+                return right;
+            }
+        } catch (AuthenticationException wrong) {
+            throw new LockedException("too many wrong passwords", wrong);
+        } finally {
+            if (looks && !known) {
+                oneStranger.release();
+            }
+        }
+        throw new LockedException("too many wrong passwords");
     }
 
     @Override

@@ -74,7 +74,7 @@ public class KitProposals {
     }
 
     /**
-     * It is logged, or not wanted: either way it is not open any more.
+     * It is logged, or not wanted: either way it is not open any more. The same answer twice, as by a double tap, is one.
      *
      * @param became what became of it, for whoever answers it once more
      * @throws Refusal {@code proposal-answered} with what became of it, where it is open no longer or never was
@@ -84,6 +84,9 @@ public class KitProposals {
     public void answer(long id, String became) {
         if (mapper.answer(id, became) == 0) {
             String before = mapper.became(id);
+            if (became.equals(before)) {
+                return;
+            }
             throw Refusal.of(new FormObjection.ProposalAnswered(
                     before == null
                             ? "There is no such proposal."
