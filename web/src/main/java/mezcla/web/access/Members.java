@@ -269,7 +269,8 @@ public class Members implements UserDetailsService {
     @Transactional
     public SignedIn add(String signInName, String name, String password, String role) {
         refusePassword(password, name, signInName);
-        return addHashed(signInName, name, hashed(password), role);
+        refuse(signInName, name, taken());
+        return addChecked(signInName, name, hashed(password), role);
     }
 
     /** What is kept of a password. It takes its time, so whoever adds many makes them before anything is written. */
@@ -324,18 +325,7 @@ public class Members implements UserDetailsService {
         rules.refuse(password, name, signInName, houses.house().name());
     }
 
-    /**
-     * Adds a member of whose password the hash is there.
-     *
-     * @throws Refusal {@code sign-in-name-form}, {@code sign-in-name-taken} or {@code member-name-taken}
-     */
-    @Transactional
-    public SignedIn addHashed(String signInName, String name, String hash, String role) {
-        refuse(signInName, name, taken());
-        return addChecked(signInName, name, hash, role);
-    }
-
-    /** Adds a member whose names were looked at. */
+    /** Adds a member whose names were looked at, and of whose password the hash is there. */
     @Transactional
     public SignedIn addChecked(String signInName, String name, String hash, String role) {
         members.add(signInName, name, hash, role);

@@ -1,5 +1,6 @@
 package mezcla.web.access.secrets;
 
+import java.util.List;
 import java.util.concurrent.Semaphore;
 import mezcla.web.access.Members;
 import org.jspecify.annotations.Nullable;
@@ -59,9 +60,7 @@ public final class SlowedPasswords implements AuthenticationProvider {
         }
         tries.forget(by);
         if (!device && !slowed) {
-            for (Tries.Key key : strangers) {
-                tries.takeBack(key);
-            }
+            List.of(strangers).forEach(tries::takeBack);
         }
         return signedIn;
     }
