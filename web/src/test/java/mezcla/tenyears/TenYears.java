@@ -51,16 +51,19 @@ final class TenYears {
     private TenYears() {}
 
     /** What a page took, in ms, and what that is beside the sign-in page. */
-    private record Cost(double median, double late, int bytes) {}
+    record Cost(double median, double late, int bytes) {}
 
     /** What was measured of one started application. */
-    private record Measured(double startS, double memoryMb, Map<String, Cost> pages) {}
+    record Measured(double startS, double memoryMb, Map<String, Cost> pages) {}
 
     public static void main(String[] arguments) throws Exception {
         Path jar = Path.of(arguments[0]);
         Path folder = Path.of(arguments[1]);
         if (Files.notExists(folder.resolve("ten-years"))) {
             write(folder.resolve("ten-years"));
+        }
+        if (arguments.length > 2) {
+            System.exit(SmallMachine.isEnough(jar, folder) ? 0 : 1);
         }
         Started bareJar = port -> new ProcessBuilder(
                 "java",
@@ -81,12 +84,12 @@ final class TenYears {
     }
 
     /** How an application is started on a port. */
-    private interface Started {
+    interface Started {
         ProcessBuilder on(int port) throws IOException;
     }
 
     /** As a release starts it: the jar unpacked, its classes in an archive. The first start makes these. */
-    private static Started released(Path jar, Path folder, String house, String profile) {
+    static Started released(Path jar, Path folder, String house, String profile) {
         return port -> {
             ProcessBuilder process = new ProcessBuilder(
                     "release/mezcla", "serve", folder.resolve(house).toString(), String.valueOf(port));
@@ -110,7 +113,7 @@ final class TenYears {
                 Files.size(folder.resolve("mezcla.db")) / 1e6);
     }
 
-    private static Map<String, String> pages(long batch) {
+    static Map<String, String> pages(long batch) {
         String tonight = "?"
                 + "film[0].count=1&film[0].format=120&film[1].count=&film[1].format=135-36&process=&push=0&tank=1"
                         .replace("[", URLEncoder.encode("[", StandardCharsets.UTF_8))
@@ -158,11 +161,11 @@ final class TenYears {
                 HttpClient nobody = HttpClient.newHttpClient();
                 HttpClient member = name.isEmpty() ? nobody : signedIn(address, name, password);
                 for (String page : pages.values()) {
-                    ask(page.startsWith(SIGN_IN) ? nobody : member, address + page, WARM_UP);
+                    ask(page.startsWith(SIGN_IN) ? nobody : member, address + page, WARM_UP, AT_A_TIME);
                 }
                 for (Map.Entry<String, String> page : pages.entrySet()) {
                     HttpClient client = page.getValue().startsWith(SIGN_IN) ? nobody : member;
-                    costs.put(page.getKey(), ask(client, address + page.getValue(), REQUESTS));
+                    costs.put(page.getKey(), ask(client, address + page.getValue(), REQUESTS, AT_A_TIME));
                 }
             }
             return new Measured(startS, residentMb(process), costs);
@@ -172,13 +175,13 @@ final class TenYears {
         }
     }
 
-    private static int freePort() throws IOException {
+    static int freePort() throws IOException {
         try (java.net.ServerSocket socket = new java.net.ServerSocket(0)) {
             return socket.getLocalPort();
         }
     }
 
-    private static void waitFor(String address, Process process) throws Exception {
+    static void waitFor(String address, Process process) throws Exception {
         HttpClient client = HttpClient.newHttpClient();
         long until = System.nanoTime() + Duration.ofSeconds(PATIENCE_S).toNanos();
         while (System.nanoTime() < until && process.isAlive()) {
@@ -196,7 +199,7 @@ final class TenYears {
     }
 
     /** The demonstration writes its people only once it answers already. */
-    private static HttpClient signedIn(String address, String name, String password) throws Exception {
+    static HttpClient signedIn(String address, String name, String password) throws Exception {
         for (int i = 0; i < 20; i++) {
             Optional<HttpClient> client = signIn(address, name, password);
             if (client.isPresent()) {
@@ -237,8 +240,8 @@ final class TenYears {
         return HttpRequest.newBuilder(URI.create(address)).build();
     }
 
-    private static Cost ask(HttpClient client, String address, int times) throws Exception {
-        ExecutorService askers = Executors.newFixedThreadPool(AT_A_TIME);
+    static Cost ask(HttpClient client, String address, int times, int atATime) throws Exception {
+        ExecutorService askers = Executors.newFixedThreadPool(atATime);
         try {
             List<Future<double[]>> answers = new ArrayList<>();
             for (int i = 0; i < times; i++) {
@@ -271,7 +274,7 @@ final class TenYears {
     }
 
     /** What the process holds in memory, as the kernel counts it. */
-    private static double residentMb(Process process) throws IOException {
+    static double residentMb(Process process) throws IOException {
         for (String line : Files.readAllLines(Path.of("/proc/" + process.pid() + "/status"))) {
             if (line.startsWith("VmRSS:")) {
                 return Double.parseDouble(line.replaceAll("[^0-9]", "")) / 1024;
@@ -339,7 +342,7 @@ final class TenYears {
         return within && start <= MOST_START_AGAINST_BARE && memory <= MOST_MEMORY_AGAINST_DEMO;
     }
 
-    private static Cost cost(Measured measured, String page) {
+    static Cost cost(Measured measured, String page) {
         Cost cost = measured.pages().get(page);
         if (cost == null) {
             throw new IllegalStateException("not measured: " + page);

@@ -163,13 +163,19 @@ public class JudgementTest extends DemoPagesTest {
     public Object[][] badPhotos() throws IOException {
         byte[] jpeg = written(picture(40, 30), "jpeg");
         byte[] half = Arrays.copyOf(written(picture(400, 300), "png"), 60);
+        byte[] halfAJpeg = written(picture(400, 300), "jpeg");
+        byte[] mostOfAPng = written(picture(400, 300), "png");
+        byte[] vast = written(new BufferedImage(10_000, 10_000, BufferedImage.TYPE_BYTE_BINARY), "png");
         return new Object[][] {
             {
                 "<svg xmlns='http://www.w3.org/2000/svg'/>".getBytes(StandardCharsets.UTF_8),
                 "is no picture that can be read"
             },
             {written(picture(40, 30), "gif"), "is no picture that can be read"},
-            {half, "is no picture that can be read"},
+            {half, "The end of that photo is missing"},
+            {Arrays.copyOf(halfAJpeg, halfAJpeg.length / 2), "The end of that photo is missing"},
+            {Arrays.copyOf(mostOfAPng, mostOfAPng.length - 20), "The end of that photo is missing"},
+            {vast, "has 10000 × 10000 pixels, more than 60 million"},
             {Arrays.copyOf(jpeg, 8 * 1024 * 1024 + 1), "larger than 8 MB"},
         };
     }

@@ -17,6 +17,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -182,14 +183,46 @@ public class RoughInputTest extends DemoApplicationTest {
 
     @Test
     public void uploadOverTheLimitGetsAPage() throws Exception {
-        HttpResponse<String> answer = bram.send(
-                HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/leaflets/import"))
+        for (int megabytes : new int[] {34, 35}) {
+            HttpResponse<String> answer = uploaded("/leaflets/import", megabytes);
+            assertThat(answer.statusCode()).isEqualTo(413);
+            assertThat(answer.body()).contains("Nothing was saved", "8 MB", "32 MB");
+        }
+    }
+
+    /** Below what may be sent at once the place itself says what its files may have. */
+    @Test
+    public void aFileThatIsTooLargeForItsPlaceIsNamedThere() throws Exception {
+        HttpResponse<String> answer = uploaded("/leaflets/import", 32);
+        assertThat(answer.statusCode()).isEqualTo(422);
+        assertThat(answer.body()).contains("This file is too big.");
+    }
+
+    private HttpResponse<String> uploaded(String path, int megabytes) throws Exception {
+        Matcher token = TOKEN.matcher(get(path).body());
+        assertThat(token.find()).isTrue();
+        byte[] head = """
+                --x\r
+                Content-Disposition: form-data; name="_csrf"\r
+                \r
+                %s\r
+                --x\r
+                Content-Disposition: form-data; name="file"; filename="a.json"\r
+                Content-Type: application/json\r
+                \r
+                """
+                .formatted(token.group(1))
+                .getBytes(StandardCharsets.UTF_8);
+        byte[] end = "\r\n--x--\r\n".getBytes(StandardCharsets.UTF_8);
+        byte[] all = Arrays.copyOf(head, megabytes * 1024 * 1024);
+        Arrays.fill(all, head.length, all.length - end.length, (byte) 'a');
+        System.arraycopy(end, 0, all, all.length - end.length, end.length);
+        return bram.send(
+                HttpRequest.newBuilder(URI.create("http://localhost:" + port + path))
                         .header("Content-Type", "multipart/form-data; boundary=x")
-                        .POST(HttpRequest.BodyPublishers.ofByteArray(new byte[35 * 1024 * 1024]))
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(all))
                         .build(),
                 HttpResponse.BodyHandlers.ofString());
-        assertThat(answer.statusCode()).isEqualTo(413);
-        assertThat(answer.body()).contains("Nothing was saved", "8 MB");
     }
 
     @Test

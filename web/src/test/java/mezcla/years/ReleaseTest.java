@@ -3,6 +3,12 @@ package mezcla.years;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import mezcla.web.copies.CopyCommand;
+import mezcla.web.console.ConsoleAddress;
+import java.time.Clock;
+import java.nio.charset.StandardCharsets;
+import java.io.PrintStream;
+import java.io.ByteArrayOutputStream;
 import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -203,6 +209,10 @@ public class ReleaseTest {
                             HttpResponse.BodyHandlers.ofString());
             assertThat(plain.statusCode()).isEqualTo(400);
             assertThat(plain.body()).contains("requires TLS.");
+            assertThat(ConsoleAddress.of(house.getEnvironment(), "/begin"))
+                    .contains("https://localhost:" + port(house) + "/begin")
+                    .allMatch(address -> address.startsWith("https://"));
+            assertThat(version(port(house))).contains("answers over HTTPS");
         }
     }
 
@@ -218,6 +228,53 @@ public class ReleaseTest {
                     .isNotEmpty()
                     .allMatch(cookie -> cookie.contains("Secure"));
         }
+    }
+
+    /** The scripts go to the project's folder before anything else. */
+    @Test
+    public void aPathIsTakenAsWhoeverCalledMeantIt() throws Exception {
+        ProcessBuilder shell = new ProcessBuilder(
+                "bash",
+                "-c",
+                "cd \"$1\" && cd \"$2\" && . bin/needs && as_called house.zip && echo && as_called /away/house.zip",
+                "bash",
+                folder.toString(),
+                SCRIPT.getParent().getParent().toString());
+        Process process = shell.redirectErrorStream(true).start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor()).as(said).isZero();
+        assertThat(said).isEqualTo(folder + "/house.zip\n/away/house.zip");
+    }
+
+    @Test
+    public void whatRunsIsSaidAndWhereItIsOpened() throws Exception {
+        try (ConfigurableApplicationContext house = started()) {
+            String port = port(house);
+            assertThat(version(port)).contains("Mezcla 9.9.9", "On port " + port + " Mezcla answers");
+            for (String address : ConsoleAddress.of(house.getEnvironment(), "/begin")) {
+                HttpResponse<String> page = HttpClient.newHttpClient()
+                        .send(
+                                HttpRequest.newBuilder(URI.create(address)).build(),
+                                HttpResponse.BodyHandlers.ofString());
+                assertThat(page.statusCode()).as(address).isEqualTo(200);
+            }
+        }
+        try (ConfigurableApplicationContext house = started("--server.address=127.0.0.1")) {
+            assertThat(ConsoleAddress.of(house.getEnvironment(), ""))
+                    .containsExactly("http://127.0.0.1:" + port(house));
+        }
+    }
+
+    private static String version(String port) {
+        PrintStream console = System.out;
+        ByteArrayOutputStream said = new ByteArrayOutputStream();
+        System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
+        try {
+            CopyCommand.run(Clock.systemUTC(), "9.9.9", "--mezcla.say-version", "--server.port=" + port);
+        } finally {
+            System.setOut(console);
+        }
+        return said.toString(StandardCharsets.UTF_8);
     }
 
     private static HttpResponse<String> asked(ConfigurableApplicationContext house, String header, String value)

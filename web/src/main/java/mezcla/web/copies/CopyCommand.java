@@ -5,14 +5,14 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileSystemException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /** Makes a copy, or brings one back, from the console ({@code bin/backup}, {@code bin/restore}): no house has to start. */
@@ -23,7 +23,6 @@ public final class CopyCommand {
     private static final String VERSION = "--mezcla.say-version";
     private static final double BYTES_A_MEGABYTE = 1e6;
     private static final Duration PATIENCE = Duration.ofSeconds(2);
-    private static final Pattern VERSION_SAID = Pattern.compile("\"version\":\"([^\"]+)\"");
 
     private CopyCommand() {}
 
@@ -66,6 +65,13 @@ public final class CopyCommand {
                 System.out.printf("%s is a house again, with %s.%n", folder, words(contents));
             }
             return 0;
+        } catch (AccessDeniedException refused) {
+            System.err.println(refused.getFile() + ": whoever runs this may not read or write there.");
+            return 1;
+        } catch (FileSystemException refused) {
+            String why = refused.getReason() == null ? "no such place" : refused.getReason();
+            System.err.println(refused.getFile() + ": " + why + ".");
+            return 1;
         } catch (IOException refused) {
             System.err.println(refused.getMessage());
             return 1;
@@ -76,18 +82,24 @@ public final class CopyCommand {
     private static String running(String port) {
         String health = "http://localhost:%s/health".formatted(port.matches("[0-9]{1,5}") ? port : "8080");
         try {
-            HttpResponse<String> answer = HttpClient.newBuilder()
+            String answer = HttpClient.newBuilder()
                     .connectTimeout(PATIENCE)
                     .build()
                     .send(
                             HttpRequest.newBuilder(URI.create(health))
                                     .timeout(PATIENCE)
                                     .build(),
-                            HttpResponse.BodyHandlers.ofString());
-            Matcher version = VERSION_SAID.matcher(answer.body());
-            return version.find()
-                    ? "On port %s runs %s.".formatted(port, version.group(1))
-                    : "On port %s runs something else.".formatted(port);
+                            HttpResponse.BodyHandlers.ofString())
+                    .body();
+            boolean mezcla = answer.startsWith("{\"") && answer.contains("\"status\":\"");
+            return "On port %s %s"
+                    .formatted(
+                            port,
+                            mezcla
+                                    ? "Mezcla answers; House, This house says which version it is."
+                                    : answer.contains("requires TLS")
+                                            ? "something answers over HTTPS."
+                                            : "something else answers.");
         } catch (IOException | IllegalArgumentException nothing) {
             return "On port %s runs nothing that can be asked.".formatted(port);
         } catch (InterruptedException e) {

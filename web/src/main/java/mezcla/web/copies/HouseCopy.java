@@ -20,6 +20,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Enumeration;
@@ -47,6 +48,7 @@ public final class HouseCopy {
     private static final String PHOTOS = "photos";
     private static final String LIST = "copy.json";
     private static final String FORMAT = "mezcla-copy-1";
+    private static final String LOST_AND_FOUND = "lost+found";
     private static final int WAIT_MS = 30_000;
     private static final JsonMapper JSON = JsonMapper.shared();
 
@@ -90,8 +92,11 @@ public final class HouseCopy {
         if (!Files.isRegularFile(database)) {
             throw new CannotCopy("There is no house in " + folder + ".");
         }
-        Path whole = target.toAbsolutePath().normalize();
-        Files.createDirectories(whole.getParent());
+        Path whole = behindLinks(target);
+        if (Files.isDirectory(whole)) {
+            throw new CannotCopy(target + " is a folder. Name a file in it.");
+        }
+        folderThere(whole.getParent());
         Path room = Files.createTempDirectory(whole.getParent(), ".copy-");
         try {
             Path still = room.resolve(DATABASE);
@@ -105,6 +110,19 @@ public final class HouseCopy {
             throw new CannotCopy("The copy cannot be put to " + target + ".", e);
         } finally {
             remove(room);
+        }
+    }
+
+    /** Where a path leads, through symbolic links too; the path itself where nothing is there yet. */
+    private static Path behindLinks(Path path) throws IOException {
+        Path whole = path.toAbsolutePath();
+        return Files.exists(whole) ? whole.toRealPath() : whole.normalize();
+    }
+
+    /** Makes a folder where there is none; a link to one is one. */
+    private static void folderThere(Path folder) throws IOException {
+        if (!Files.isDirectory(folder)) {
+            Files.createDirectories(folder);
         }
     }
 
@@ -170,10 +188,11 @@ public final class HouseCopy {
         }
     }
 
-    /** A copy holds what the house holds, passwords too, whatever the machine gives new files. */
+    /** A copy holds what the house holds, passwords too, whatever the machine gives new files and folders. */
     private static void onlyItsOwner(Path file) throws IOException {
         if (Files.getFileAttributeView(file, PosixFileAttributeView.class) != null) {
-            Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
+            String rights = Files.isDirectory(file) ? "rwx------" : "rw-------";
+            Files.setPosixFilePermissions(file, PosixFilePermissions.fromString(rights));
         }
     }
 
@@ -251,15 +270,25 @@ public final class HouseCopy {
                 throw new CannotCopy(copy + " is not whole: something that it lists is not in it.");
             }
             long rows = list.path("rows").asLong(-1);
+            Instant madeAt = madeAt(list, copy);
             checkDatabase(folder.resolve(DATABASE), rows);
             return new Contents(
-                    Instant.parse(list.path("madeAt").asString("")),
+                    madeAt,
                     list.path("version").asString(""),
                     rows,
                     photos,
                     Files.size(copy));
         } catch (ZipException | SQLException | JacksonException damaged) {
             throw new CannotCopy(copy + " is damaged: " + damaged.getMessage(), damaged);
+        }
+    }
+
+    private static Instant madeAt(JsonNode list, Path copy) throws CannotCopy {
+        String said = list.path("madeAt").asString("");
+        try {
+            return Instant.parse(said);
+        } catch (DateTimeParseException e) {
+            throw new CannotCopy("%s is damaged: it was made at “%s”, which is no moment.".formatted(copy, said), e);
         }
     }
 
@@ -284,6 +313,7 @@ public final class HouseCopy {
             throw new CannotCopy("The copy holds a file that lies outside of it: " + entry.getName());
         }
         Files.createDirectories(file.getParent());
+        onlyItsOwner(Files.createFile(file));
         String sum;
         try (InputStream bytes = zip.getInputStream(entry);
                 OutputStream out = Files.newOutputStream(file)) {
@@ -319,18 +349,25 @@ public final class HouseCopy {
         if (!Files.isRegularFile(copy)) {
             throw new CannotCopy("There is no such file: " + copy);
         }
-        Path whole = folder.toAbsolutePath().normalize();
-        if (Files.exists(whole) && !isEmpty(whole)) {
+        Path whole = behindLinks(folder);
+        boolean there = Files.exists(whole);
+        if (there && !Files.isDirectory(whole)) {
+            throw new CannotCopy(folder + " is a file. Name an empty folder.");
+        }
+        if (there && !isEmpty(whole)) {
             throw new CannotCopy("Something is in " + folder + " already. Name an empty folder.");
         }
-        boolean there = Files.exists(whole);
-        Files.createDirectories(whole);
+        folderThere(whole);
+        if (!there) {
+            onlyItsOwner(whole);
+        }
         Path room = Files.createTempDirectory(whole, ".restore-");
         boolean done = false;
         try {
             Contents contents = unpack(copy, room);
             try (Stream<Path> files = Files.list(room)) {
                 for (Path file : files.toList()) {
+                    onlyItsOwner(file);
                     Files.move(file, whole.resolve(file.getFileName()));
                 }
             }
@@ -341,9 +378,10 @@ public final class HouseCopy {
         }
     }
 
+    /** Whether nothing is in a folder but what a disk that is mounted there has of its own. */
     private static boolean isEmpty(Path folder) throws IOException {
         try (Stream<Path> files = Files.list(folder)) {
-            return files.findAny().isEmpty();
+            return files.allMatch(file -> file.getFileName().toString().equals(LOST_AND_FOUND));
         }
     }
 

@@ -65,6 +65,7 @@ import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
+import mezcla.web.console.ConsoleAddress;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
 import mezcla.web.bench.mix.MixService;
@@ -178,16 +179,16 @@ class DemoData implements ApplicationRunner {
     /** Tells on the console where the demonstration is and how to get in. */
     @EventListener
     void welcome(ApplicationReadyEvent ready) {
-        String port = ready.getApplicationContext().getEnvironment().getProperty("local.server.port");
+        List<String> addresses = ConsoleAddress.of(ready.getApplicationContext().getEnvironment(), "");
         System.out.printf(
                 """
 
-                Tannery Yard is open at http://localhost:%s
+                Tannery Yard is open at %s
                   as a member:  ines / %s
                   as a steward: bram / %s
                 Stop it with Ctrl+C.
                 %n""",
-                port, MEMBER_PASSWORD, STEWARD_PASSWORD);
+                String.join(" or ", addresses), MEMBER_PASSWORD, STEWARD_PASSWORD);
     }
 
     private void addPeople() {

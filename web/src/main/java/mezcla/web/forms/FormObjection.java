@@ -126,6 +126,10 @@ public sealed interface FormObjection extends Objection {
 
     record PhotoUnreadable() implements FormObjection {}
 
+    record PhotoCutOff() implements FormObjection {}
+
+    record PhotoTooManyPixels(int width, int height, int mostMillions) implements FormObjection {}
+
     record PhotoNotKept() implements FormObjection {}
 
     record ReasonMissing() implements FormObjection {}

@@ -37,7 +37,7 @@ class RefusedController {
                 RefusedPages.page(
                         HttpStatus.CONTENT_TOO_LARGE,
                         "That is too much at once",
-                        "Nothing was saved. A photo may have 8 MB, all of them together 32 MB, and a form what one types into it.");
+                        "Nothing was saved. A photo can have 8 MB, all that is sent at once 32 MB, and a form what you type into it.");
             case "unknown-length" ->
                 RefusedPages.page(
                         HttpStatus.LENGTH_REQUIRED,

@@ -7,6 +7,8 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
@@ -39,14 +41,21 @@ public record Picture(byte[] jpeg, int width, int height) {
 
     private static final int LONGEST = 1600;
     private static final long MOST_PIXELS = 60_000_000;
+    private static final int MILLION = 1_000_000;
     private static final float QUALITY = 0.85f;
+    private static final int BYTE = 0xFF;
+    private static final int MARK = 0xFF;
+    private static final int SCAN = 0xDA;
+    private static final int SEGMENT = 4;
+    private static final byte[] JPEG_END = {(byte) 0xFF, (byte) 0xD9};
+    private static final byte[] PNG_END = "IEND".getBytes(StandardCharsets.US_ASCII);
     private static final List<String> FORMATS = List.of("jpeg", "png");
 
     /**
      * The photo that a form sent; null for none.
      *
-     * @throws Refusal {@code photo-too-big} above 8 MB or 60 million pixels, {@code photo-unreadable} for anything but
-     *     a JPEG or PNG
+     * @throws Refusal {@code photo-too-big} above 8 MB, {@code photo-too-many-pixels} above 60 million, {@code
+     *     photo-cut-off} where its end is missing, {@code photo-unreadable} for anything but a JPEG or PNG
      */
     public static @Nullable Picture of(@Nullable MultipartFile file) {
         if (file == null || file.isEmpty()) {
@@ -96,13 +105,42 @@ public record Picture(byte[] jpeg, int width, int height) {
                 int width = reader.getWidth(0);
                 int height = reader.getHeight(0);
                 if ((long) width * height > MOST_PIXELS) {
-                    throw Refusal.of(new FormObjection.PhotoTooBig());
+                    throw Refusal.of(
+                            new FormObjection.PhotoTooManyPixels(width, height, (int) (MOST_PIXELS / MILLION)));
+                }
+                if (!isWhole(sent)) {
+                    throw Refusal.of(new FormObjection.PhotoCutOff());
                 }
                 return Math.max(width, height);
             } finally {
                 reader.dispose();
             }
         }
+    }
+
+    /**
+     * Whether a JPEG or PNG has its end: what reads them draws half a picture as if it were one. In a JPEG the mark of the
+     * end counts after the first scan only, because a small picture for previews may stand before it.
+     */
+    private static boolean isWhole(byte[] sent) {
+        int first = sent[0] & BYTE;
+        if (first != MARK) {
+            return indexOf(sent, PNG_END, 0) > 0;
+        }
+        int at = 2;
+        while (at + SEGMENT < sent.length && (sent[at] & BYTE) == MARK && (sent[at + 1] & BYTE) != SCAN) {
+            at += 2 + ((sent[at + 2] & BYTE) << Byte.SIZE) + (sent[at + 3] & BYTE);
+        }
+        return indexOf(sent, JPEG_END, at) > 0;
+    }
+
+    private static int indexOf(byte[] sent, byte[] sought, int from) {
+        for (int at = from; at + sought.length <= sent.length; at++) {
+            if (Arrays.equals(sent, at, at + sought.length, sought, 0, sought.length)) {
+                return at;
+            }
+        }
+        return -1;
     }
 
     private static BufferedImage onWhite(BufferedImage picture) {

@@ -6,6 +6,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import java.io.IOException;
 import java.io.RandomAccessFile;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -115,6 +117,42 @@ public class HouseCopyTest extends DemoPagesTest {
                     .isEqualTo(made.rows());
             assertThat(names(target)).contains("mezcla.db").noneMatch(name -> name.startsWith("."));
         }
+    }
+
+    /** On a disk that is mounted, through a link, and whatever the machine gives new files. */
+    @Test
+    public void whatIsBroughtBackIsItsOwnersAlsoOnAMountedDiskAndThroughALink() throws IOException {
+        Path disk = folder();
+        Path link = Files.createSymbolicLink(folder().resolve("to-the-disk"), disk);
+        Path copy = link.resolve("house.zip");
+        HouseCopy.write(data, copy, "1.2.3", NOW);
+        Path mounted = Files.createDirectories(folder().resolve("mounted"));
+        Files.createDirectories(mounted.resolve("lost+found"));
+        Path other = Files.createSymbolicLink(folder().resolve("to-the-house"), folder());
+        for (Path target : List.of(mounted, other, folder().resolve("new"))) {
+            HouseCopy.restore(copy, target);
+            assertThat(rights(target.resolve("mezcla.db"))).isEqualTo("rw-------");
+        }
+        assertThat(rights(copy)).isEqualTo("rw-------");
+        assertThatThrownBy(() -> HouseCopy.write(data, disk, "", NOW)).hasMessageContaining("Name a file in it.");
+        assertThatThrownBy(() -> HouseCopy.restore(copy, copy)).hasMessageContaining("is a file.");
+    }
+
+    private static String rights(Path file) throws IOException {
+        return PosixFilePermissions.toString(Files.getPosixFilePermissions(file));
+    }
+
+    @Test
+    public void aCopyThatWasMadeAtNoMomentIsSaidToBeDamaged() throws IOException {
+        Path copy = folder().resolve("house.zip");
+        HouseCopy.write(data, copy, "1.2.3", NOW);
+        try (FileSystem zip = FileSystems.newFileSystem(copy)) {
+            Path list = zip.getPath("copy.json");
+            Files.writeString(list, Files.readString(list).replace(NOW.toString(), "last Tuesday"));
+        }
+        assertThatThrownBy(() -> HouseCopy.check(copy))
+                .isInstanceOf(HouseCopy.CannotCopy.class)
+                .hasMessageContaining("it was made at “last Tuesday”, which is no moment");
     }
 
     @Test

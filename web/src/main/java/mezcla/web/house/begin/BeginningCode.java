@@ -2,11 +2,13 @@ package mezcla.web.house.begin;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import java.util.List;
 import java.util.Locale;
 import mezcla.measure.Refusal;
 import mezcla.web.access.Members;
 import mezcla.web.access.Unguessable;
 import mezcla.web.access.secrets.Tries;
+import mezcla.web.console.ConsoleAddress;
 import mezcla.web.forms.FormObjection;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -29,8 +31,9 @@ class BeginningCode {
     @EventListener
     void printWhereNobodyIs(ApplicationReadyEvent ready) {
         if (members.all().isEmpty()) {
-            String port = ready.getApplicationContext().getEnvironment().getProperty("local.server.port");
-            System.out.printf("%nNobody belongs to this house yet. Open http://localhost:%s/begin%n", port);
+            List<String> addresses =
+                    ConsoleAddress.of(ready.getApplicationContext().getEnvironment(), "/begin");
+            System.out.printf("%nNobody belongs to this house yet. Open %s%n", String.join("%nor ".formatted(), addresses));
             code = Unguessable.letters(LENGTH);
             System.out.printf("and type this code: %s%n%n", code);
         }
