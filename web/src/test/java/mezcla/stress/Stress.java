@@ -41,6 +41,27 @@ final class Stress implements AutoCloseable {
     private static final String PASSWORD = "fifty members at once";
     private static final List<String> PAGES =
             List.of("/shelf", BATCH, "/journal", "/bench", "/run", "/cupboard", "/fills/4", "/house");
+    private static final List<String> PLACES = List.of(
+            "/shelf",
+            "/shelf?film%5B0%5D.count=1&film%5B0%5D.format=120&tank=1",
+            BATCH,
+            BATCH + "/run?formKey=69cd6927-c0e5-4d0f-b12e-735409e41a87&film%5B0%5D.count=1&film%5B0%5D.format=135-36",
+            BATCH + "/warm-up",
+            "/journal",
+            "/bench",
+            "/run",
+            "/cupboard",
+            "/fills/4",
+            "/queue",
+            "/evening",
+            "/money",
+            "/money/account",
+            "/mine",
+            "/signs?words=pink",
+            "/house");
+    private static final List<ManySaves.Kind> WRITTEN =
+            List.of(ManySaves.Kind.NOTE, ManySaves.Kind.FILM, ManySaves.Kind.LOOK_WITH_PHOTO);
+    private static final int LATE_AGAINST_ALONE = 3;
     private static final List<String> ODD = List.of(
             "",
             "-3",
@@ -62,9 +83,18 @@ final class Stress implements AutoCloseable {
             "9".repeat(5000));
 
     /** How much of it. */
-    record Size(int kills, int forms, int rough, int strangerPosts, int names, int members, int seconds, int lockS) {
-        static final Size WHOLE = new Size(20, 1000, 2400, 300, 3000, 50, 180, 15);
-        static final Size SMALL = new Size(0, 20, 120, 10, 30, 6, 5, 0);
+    record Size(
+            int kills,
+            int forms,
+            int rough,
+            int strangerPosts,
+            int names,
+            int members,
+            int seconds,
+            int lockS,
+            int listed) {
+        static final Size WHOLE = new Size(20, 1000, 2400, 300, 3000, 50, 300, 15, 250);
+        static final Size SMALL = new Size(0, 20, 120, 10, 30, 6, 5, 0, 10);
 
         /** Whether it takes long enough for its times to mean something: a few seconds on a busy machine do not. */
         boolean measured() {
@@ -103,6 +133,12 @@ final class Stress implements AutoCloseable {
         doubled();
         rough();
         tampered();
+        Doors doors = new Doors(house.address(), folder, bram);
+        says("shared device", doors.sharedDevice());
+        says("another's", doors.anothers());
+        says("one proposal", doors.oneProposal());
+        says("odd addresses", doors.oddAddresses());
+        says("a long list", doors.longList(size.listed()));
         members();
         lock();
         kills();
@@ -130,6 +166,10 @@ final class Stress implements AutoCloseable {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    private void says(String what, Doors.Outcome outcome) {
+        says(what, outcome.counts(), outcome.asItShouldBe());
     }
 
     private void says(String what, String counts, boolean asItShouldBe) {
@@ -526,11 +566,14 @@ final class Stress implements AutoCloseable {
                     PASSWORD);
             all.add(Visitor.signedIn(house.address(), "member" + i, PASSWORD));
         }
-        double alone = median(all.get(0), 40);
+        ManySaves saves = new ManySaves(folder);
+        long run = saves.someRun();
+        double alone = late(asked(all.get(0), 3 * PLACES.size()));
+        AtomicInteger number = new AtomicInteger(500_000);
+        List<ManySaves.Confirmed> confirmed = Collections.synchronizedList(new ArrayList<>());
         double before = house.residentMb();
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(size.seconds());
         AtomicInteger errors = new AtomicInteger();
-        AtomicInteger saved = new AtomicInteger();
         List<Callable<List<Double>>> evenings = new ArrayList<>();
         for (Visitor member : all) {
             Random own = new Random(random.nextLong());
@@ -539,13 +582,19 @@ final class Stress implements AutoCloseable {
                 while (System.nanoTime() < until) {
                     TimeUnit.MILLISECONDS.sleep(500 + own.nextInt(2000));
                     long began = System.nanoTime();
-                    boolean writes = own.nextInt(5) == 0;
-                    int status = writes
-                            ? status(member, Visitor.key(), "one of fifty")
-                            : member.get(PAGES.get(own.nextInt(PAGES.size()))).statusCode();
+                    if (own.nextInt(5) == 0) {
+                        ManySaves.Kind kind = WRITTEN.get(own.nextInt(WRITTEN.size()));
+                        ManySaves.Confirmed saved = saves.save(kind, member, run, number.incrementAndGet());
+                        if (saved == null) {
+                            errors.incrementAndGet();
+                        } else {
+                            confirmed.add(saved);
+                        }
+                    } else {
+                        String place = PLACES.get(own.nextInt(PLACES.size()));
+                        errors.addAndGet(member.get(place).statusCode() == 200 ? 0 : 1);
+                    }
                     took.add((System.nanoTime() - began) / 1e6);
-                    saved.addAndGet(writes && status == 302 ? 1 : 0);
-                    errors.addAndGet(status == (writes ? 302 : 200) ? 0 : 1);
                 }
                 return took;
             });
@@ -555,42 +604,50 @@ final class Stress implements AutoCloseable {
                 .mapToDouble(each -> each)
                 .sorted()
                 .toArray();
-        double late = took[(int) Math.ceil(took.length * 0.95) - 1];
+        double late = late(took);
         double after = house.residentMb();
-        int kept = notes("one of fifty");
+        int kept = 0;
+        for (ManySaves.Confirmed each : confirmed) {
+            kept += saves.isThere(each) ? 1 : 0;
+        }
         says(
                 "members",
-                "%d for %d s: %d requests, %d errors, %d of %d saves kept; a page alone %.0f ms, median %.0f ms, 95 %% within %.0f ms; memory %.0f to %.0f MB"
+                "%d for %d s: %d requests, %d errors, %d of %d saves kept; one member alone 95 %% within %.0f ms; all of them median %.0f ms, 95 %% within %.0f ms; memory %.0f to %.0f MB"
                         .formatted(
                                 size.members(),
                                 size.seconds(),
                                 took.length,
                                 errors.get(),
                                 kept,
-                                saved.get(),
+                                confirmed.size(),
                                 alone,
                                 took[took.length / 2],
                                 late,
                                 before,
                                 after),
                 errors.get() == 0
-                        && kept == saved.get()
-                        && (!size.measured() || late <= 500 * Math.max(1, alone / 70))
+                        && kept == confirmed.size()
+                        && (!size.measured() || late <= LATE_AGAINST_ALONE * alone)
                         && after < before + 300);
     }
 
-    private static double median(Visitor member, int times) throws Exception {
+    /** How long a member waits for each place, one after another. */
+    private static double[] asked(Visitor member, int times) throws Exception {
         double[] took = new double[times];
         for (int i = 0; i < times; i++) {
             long began = System.nanoTime();
-            HttpResponse<String> page = member.get(PAGES.get(i % PAGES.size()));
+            HttpResponse<String> page = member.get(PLACES.get(i % PLACES.size()));
             took[i] = (System.nanoTime() - began) / 1e6;
             if (page.statusCode() != 200) {
-                throw new IOException("a page answered " + page.statusCode());
+                throw new IOException(PLACES.get(i % PLACES.size()) + " answered " + page.statusCode());
             }
         }
         Arrays.sort(took);
-        return took[times / 2];
+        return took;
+    }
+
+    private static double late(double[] sorted) {
+        return sorted[(int) Math.ceil(sorted.length * 0.95) - 1];
     }
 
     /** A disk of its own, where this machine lets us make one. */

@@ -48,7 +48,8 @@ final class SmallMachine {
             ProcessBuilder process =
                     TenYears.released(jar, folder, house, profile).on(port);
             process.command().addAll(0, List.of("taskset", "-c", CORE));
-            process.environment().put("MEZCLA_UNPACKED", folder.resolve("unpacked-small").toString());
+            process.environment()
+                    .put("MEZCLA_UNPACKED", folder.resolve("unpacked-small").toString());
             process.environment().put("MEZCLA_MEMORY", MEMORY);
             process.environment().put("MEZCLA_JAVA_OPTIONS", OPTIONS);
             return process;

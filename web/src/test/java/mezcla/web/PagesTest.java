@@ -115,10 +115,26 @@ public class PagesTest extends DemoApplicationTest {
                 .andExpect(status().is(status))
                 .andExpect(header().string("Content-Security-Policy", not(containsString("unsafe"))))
                 .andExpect(header().string("Content-Security-Policy", containsString("default-src 'none'")))
+                .andExpect(header().string("Cache-Control", containsString("no-store")))
+                .andExpect(header().string("X-Content-Type-Options", "nosniff"))
+                .andExpect(header().string("X-Frame-Options", "DENY"))
+                .andExpect(header().string("Referrer-Policy", "same-origin"))
                 .andReturn()
                 .getResponse()
                 .getContentAsString();
         assertThat(page).doesNotContain(" style=", "<script>", "onclick=", "javascript:");
+    }
+
+    @Test
+    public void aMemberIsNeverWrittenOutWithTheirPassword() {
+        assertThat(ines.passwordHash()).isNotEmpty();
+        assertThat(ines.toString()).isEqualTo("Ines (MEMBER)");
+    }
+
+    @Test
+    public void aStrangerHearsNoVersion() throws Exception {
+        String answer = pages.perform(get("/health")).andReturn().getResponse().getContentAsString();
+        assertThat(answer).isEqualTo("{\"status\":\"up\",\"trouble\":\"\"}");
     }
 
     @DataProvider

@@ -201,7 +201,8 @@ public class RoughInputTest extends DemoApplicationTest {
     private HttpResponse<String> uploaded(String path, int megabytes) throws Exception {
         Matcher token = TOKEN.matcher(get(path).body());
         assertThat(token.find()).isTrue();
-        byte[] head = """
+        byte[] head =
+                """
                 --x\r
                 Content-Disposition: form-data; name="_csrf"\r
                 \r
@@ -211,8 +212,8 @@ public class RoughInputTest extends DemoApplicationTest {
                 Content-Type: application/json\r
                 \r
                 """
-                .formatted(token.group(1))
-                .getBytes(StandardCharsets.UTF_8);
+                        .formatted(token.group(1))
+                        .getBytes(StandardCharsets.UTF_8);
         byte[] end = "\r\n--x--\r\n".getBytes(StandardCharsets.UTF_8);
         byte[] all = Arrays.copyOf(head, megabytes * 1024 * 1024);
         Arrays.fill(all, head.length, all.length - end.length, (byte) 'a');

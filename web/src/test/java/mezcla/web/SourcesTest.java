@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
@@ -87,6 +88,34 @@ public class SourcesTest {
                 .map(file -> file.getFileName().toString())
                 .toList();
         assertThat(names).isNotEmpty().allSatisfy(name -> assertThat(layout).contains("@{/styles/" + name + "}"));
+    }
+
+    /** What somebody typed never becomes part of a statement. */
+    @Test
+    public void statementsTakeNothingAsItIs() throws IOException {
+        List<Path> mappers = files(Path.of("src", "main", "java"), "Mapper.java");
+        assertThat(mappers).isNotEmpty();
+        for (Path mapper : mappers) {
+            assertThat(Files.readString(mapper)).as(mapper.toString()).doesNotContain("${");
+        }
+    }
+
+    /** A promise that names the test which holds it names one that there is. */
+    @Test
+    public void testsThatAreNamedInTheDocumentsAreThere() throws IOException {
+        Set<String> there = new TreeSet<>();
+        for (Path tests : List.of(Path.of("src", "test"), Path.of("..", "core", "src", "test"))) {
+            files(tests, ".java")
+                    .forEach(file -> there.add(file.getFileName().toString().replace(".java", "")));
+        }
+        Set<String> named = new TreeSet<>();
+        for (Path text : files(Path.of("..", "docs"), ".md")) {
+            Pattern.compile("`([A-Z][A-Za-z]*Test)`")
+                    .matcher(Files.readString(text))
+                    .results()
+                    .forEach(found -> named.add(found.group(1)));
+        }
+        assertThat(named).hasSizeGreaterThan(20).isSubsetOf(there);
     }
 
     @Test

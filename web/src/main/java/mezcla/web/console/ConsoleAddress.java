@@ -44,7 +44,6 @@ public final class ConsoleAddress {
         } catch (SocketException noNetwork) {
             others = Stream.empty();
         }
-        return Stream.concat(Stream.of("localhost"), others)
-                .toList();
+        return Stream.concat(Stream.of("localhost"), others).toList();
     }
 }

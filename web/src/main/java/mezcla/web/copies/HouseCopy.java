@@ -272,12 +272,7 @@ public final class HouseCopy {
             long rows = list.path("rows").asLong(-1);
             Instant madeAt = madeAt(list, copy);
             checkDatabase(folder.resolve(DATABASE), rows);
-            return new Contents(
-                    madeAt,
-                    list.path("version").asString(""),
-                    rows,
-                    photos,
-                    Files.size(copy));
+            return new Contents(madeAt, list.path("version").asString(""), rows, photos, Files.size(copy));
         } catch (ZipException | SQLException | JacksonException damaged) {
             throw new CannotCopy(copy + " is damaged: " + damaged.getMessage(), damaged);
         }

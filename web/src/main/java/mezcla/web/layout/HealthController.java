@@ -1,6 +1,5 @@
 package mezcla.web.layout;
 
-import java.util.Map;
 import mezcla.web.store.StoreGuard;
 import mezcla.web.store.StoreTrouble;
 import org.springframework.http.HttpStatus;
@@ -17,10 +16,13 @@ class HealthController {
         this.store = store;
     }
 
+    /** What it says, in this order. */
+    record Health(String status, String trouble) {}
+
     @GetMapping("/health")
-    ResponseEntity<Map<String, String>> health() {
+    ResponseEntity<Health> health() {
         String trouble = store.trouble().map(StoreTrouble::what).orElse("");
         return ResponseEntity.status(trouble.isEmpty() ? HttpStatus.OK : HttpStatus.SERVICE_UNAVAILABLE)
-                .body(Map.of("status", trouble.isEmpty() ? "up" : "down", "trouble", trouble));
+                .body(new Health(trouble.isEmpty() ? "up" : "down", trouble));
     }
 }

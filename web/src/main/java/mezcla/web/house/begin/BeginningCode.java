@@ -33,7 +33,8 @@ class BeginningCode {
         if (members.all().isEmpty()) {
             List<String> addresses =
                     ConsoleAddress.of(ready.getApplicationContext().getEnvironment(), "/begin");
-            System.out.printf("%nNobody belongs to this house yet. Open %s%n", String.join("%nor ".formatted(), addresses));
+            System.out.printf(
+                    "%nNobody belongs to this house yet. Open %s%n", String.join("%nor ".formatted(), addresses));
             code = Unguessable.letters(LENGTH);
             System.out.printf("and type this code: %s%n%n", code);
         }
