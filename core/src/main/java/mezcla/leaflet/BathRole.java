@@ -2,6 +2,8 @@ package mezcla.leaflet;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import mezcla.measure.Refusal;
 
@@ -149,6 +151,29 @@ public record BathRole(String key, String name, String letters, Nature nature) {
      * @param rollsALitre how many roll equivalents a litre takes; infinite for no limit
      */
     public record Usual(double lifeDays, double rollsALitre) {}
+
+    /** Other names that sheets print, by the key of the bath. */
+    private static final Map<String, Set<String>> ALSO_CALLED = Map.of(
+            "bleach-fix", Set.of("blix", "bleach fix", "bleachfix"),
+            "stabiliser", Set.of("stabilizer", "stab", "final rinse", "stabilising bath", "stabilizing bath"),
+            "developer", Set.of("dev", "colour developer", "color developer"),
+            "first-developer", Set.of("1st developer", "first dev"),
+            "colour-developer", Set.of("color developer", "colour dev", "color dev"),
+            "reversal-bath", Set.of("reversal", "reversal bath"),
+            "pre-bath", Set.of("prebath", "pre bath"),
+            "stop", Set.of("stop bath"),
+            "fixer", Set.of("fix"));
+
+    /**
+     * Whether a sheet means this bath by a name: its own, its letters, or another name that is printed for it, as {@code
+     * Blix} or {@code Stabilizer}.
+     */
+    public boolean isCalled(String printed) {
+        String said = printed.strip().toLowerCase(Locale.ROOT);
+        return said.equals(name().toLowerCase(Locale.ROOT))
+                || said.equals(letters().toLowerCase(Locale.ROOT))
+                || ALSO_CALLED.getOrDefault(key(), Set.of()).contains(said);
+    }
 
     private record Traits(
             String key,

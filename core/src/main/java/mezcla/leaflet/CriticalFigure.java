@@ -139,7 +139,12 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
             String key = bath.key();
             add(key, "", Kind.MAKES, recipe.finalMl());
             if (recipe.startWaterMl() > 0) {
-                add(key, "", Kind.START_WATER, recipe.startWaterMl());
+                Double most = recipe.mostStartWaterMl();
+                addAll(
+                        key,
+                        "",
+                        Kind.START_WATER,
+                        most == null ? List.of(recipe.startWaterMl()) : List.of(recipe.startWaterMl(), most));
             }
             MixingTemperature mixing = recipe.mixingC();
             if (mixing != null) {
@@ -229,6 +234,10 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
         return List.of(time.seconds(), Double.isInfinite(time.mostSeconds()) ? 0 : time.mostSeconds());
     }
 
+    private static List<Double> waterFigures(SheetLines.StartWater water) {
+        return water.mostMl() > water.leastMl() ? List.of(water.leastMl(), water.mostMl()) : List.of(water.leastMl());
+    }
+
     private static List<Double> mixingFigures(MixingTemperature mixing) {
         return List.of(orZero(mixing.min()), mixing.target(), orZero(mixing.max()));
     }
@@ -269,7 +278,8 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
                                                 ? 0
                                                 : step.mostSeconds(),
                                         step.fills() == null ? 0 : step.fills(),
-                                        orZero(step.atC()))
+                                        orZero(step.leastC() == null ? step.atC() : step.leastC()),
+                                        orZero(step.mostC()))
                                 .boxed())
                         .toList(),
                 steps.stream()
@@ -316,7 +326,8 @@ public record CriticalFigure(String bath, String part, int number, Kind kind, Ty
 
     private List<Double> figures(String text, Leaflet leaflet, Volume.Unit volume, Temperature.Scale scale) {
         return switch (kind) {
-            case KIT_MAKES, MAKES, START_WATER, WATER_AFTER, ROLLS_IN ->
+            case START_WATER -> waterFigures(SheetLines.startWater(text, volume));
+            case KIT_MAKES, MAKES, WATER_AFTER, ROLLS_IN ->
                 List.of(Volume.parse(text, volume).ml());
             case KIT_AMOUNT, AMOUNT ->
                 List.of(PrintedAmount.in(text, leaflet.part(part).unit(), volume));

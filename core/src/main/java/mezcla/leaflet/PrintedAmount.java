@@ -44,8 +44,13 @@ public record PrintedAmount(double value, Unit unit) {
         };
     }
 
+    /** Whether it is an ounce of which nobody says whether it weighs or measures: it is taken as a weight (rules, section 2). */
+    public static boolean isPlainOunce(String typed) {
+        return typed.strip().toLowerCase(Locale.ROOT).matches("[^a-z]*(oz|ounces?)\\.?");
+    }
+
     private static Unit unitOf(String text) {
-        if (text.matches(".*(whole|sachet|packet|tablet|bag).*")) {
+        if (text.matches(".*(whole|sachet|packet|tablet|bag|pouch|envelope).*")) {
             return Unit.SACHET;
         }
         return text.matches(".*[0-9\\s](kg|g|grams?)") || text.matches("[^a-z]*(oz|ounces?)") ? Unit.G : Unit.ML;

@@ -15,7 +15,8 @@ import org.jspecify.annotations.Nullable;
  * @param first how it is moved at first; null where the sheet leaves that open
  * @param then how it is moved after that; null where the sheet leaves that open
  * @param initialSeconds how long at first, in seconds; 0 for not at all
- * @param everySeconds how often after that, counted from the start, in seconds; 0 unless now and then
+ * @param everySeconds how often after that, counted from the start, in seconds; 0 unless now and then, and where it then
+ *     stands still
  * @param forSeconds how long each time, in seconds; 0 where turns are counted
  * @param turns how many turns each time; 0 where seconds are counted
  */
@@ -72,6 +73,15 @@ public record PrintedMovement(
             Pattern.compile("([0-9]{1,2}|one|two|three|four|five|six|once|twice)\\s*(?:×|x|slow|gentle|full)?\\s*"
                     + "(?:turns?|inversions?|times|twists?|rotations?|strokes?|tilts?)?\\b");
     private static final Pattern SOME_TIME = Pattern.compile(TIME);
+    private static final Pattern REPEATED = Pattern.compile("(.*?)" + TIME
+            + "[,;.]?\\s*(?:then |and )?(?:wait|rest|stand(?:s|ing)?(?: still)?|pause|leave(?: it)?)(?: for)?\\s+"
+            + TIME
+            + "[,;.]?\\s*(?:and |then )?(?:repeat.*|again|and so on|over and over)");
+    private static final Pattern THEN_STILL = Pattern.compile(
+            "(?:,|;)?\\s*(?:and then|then|and|after that|afterwards)\\s+(?:do )?(?:nothing|still|none|stand(?:s|ing)?(?: still)?"
+                    + "|no (?:more |further )?(?:movement|agitation)|leave it(?: still)?|let it stand|rest)(?: after(?:wards| that)?| more| at all)?$");
+    private static final Pattern ONCE = Pattern.compile(
+            "(?:invert|agitate|turn|twist|tilt|shake)(?: gently| slowly| it| the tank)?\\s+(?:once|twice|[0-9]{1,2} times)(?: only)?");
 
     /** Whether the tank is moved without a pause. */
     public boolean isContinuous() {
@@ -80,7 +90,8 @@ public record PrintedMovement(
 
     /**
      * Reads what is printed: {@code invert for 30 s, then 5 s every 30 s}, {@code first 15 s, then 4 turns every half
-     * minute}, {@code stick for the first 30 s, then invert twice every 30 s}, {@code continuous}, {@code none}.
+     * minute}, {@code stick for the first 30 s, then invert twice every 30 s}, {@code agitate 15 s, wait 30 s, repeat},
+     * {@code 30 s, then nothing}, {@code invert once}, {@code continuous}, {@code none}.
      *
      * @throws Refusal {@code missing} or {@code not-a-movement}
      */
@@ -92,8 +103,18 @@ public record PrintedMovement(
         if (STANDING.matcher(text).matches()) {
             return STANDS;
         }
+        Matcher repeated = REPEATED.matcher(text);
+        if (repeated.matches()) {
+            double moved = seconds(repeated.group(2));
+            Method method = method(repeated.group(1));
+            return new PrintedMovement(
+                    Kind.INTERVALS, method, method, moved, moved + seconds(repeated.group(3)), moved, 0);
+        }
         Matcher every = EVERY.matcher(text);
-        if (!every.find()) {
+        if (!every.find() && isOnceOnly(text)) {
+            return onceOnly(typed, text);
+        }
+        if (!every.reset().find()) {
             if (text.matches(
                     ".*\\b(continuous(ly)?|constant(ly)?|without a pause|non-?stop|keep (it )?turning|all the time)\\b.*")) {
                 Method method = method(text);
@@ -133,6 +154,33 @@ public record PrintedMovement(
                 everySeconds,
                 forSeconds,
                 turns);
+    }
+
+    /** Whether it is moved at the beginning of the step and then not any more. */
+    private static boolean isOnceOnly(String text) {
+        return THEN_STILL.matcher(text).find()
+                || text.matches(".*\\b(first|initial(ly)?|at the (start|beginning))\\b.*")
+                || ONCE.matcher(text).matches();
+    }
+
+    private static PrintedMovement onceOnly(String typed, String text) {
+        String opening = THEN_STILL.matcher(text).replaceFirst("");
+        Method method = method(opening);
+        Matcher time = SOME_TIME.matcher(opening);
+        if (time.find()) {
+            return new PrintedMovement(Kind.INTERVALS, method, method, seconds(time.group(1)), 0, 0, 0);
+        }
+        Matcher counted = TURNS.matcher(opening);
+        if (!counted.find()) {
+            throw Refusal.of(new LeafletObjection.NotAMovement(typed.strip()));
+        }
+        int turns = count(counted.group(1));
+        return new PrintedMovement(Kind.INTERVALS, method, method, 0, 0, 0, turns);
+    }
+
+    /** Whether it is moved at the beginning of the step, and then stands still. */
+    public boolean isAtFirstOnly() {
+        return kind == Kind.INTERVALS && everySeconds <= 0;
     }
 
     private static int count(String word) {
@@ -176,6 +224,10 @@ public record PrintedMovement(
                         ? (first == null ? "first" : spoken(first)) + " " + text(initialSeconds) + ", then "
                         : "";
                 String named = then != null && (then != first || opening.isEmpty()) ? spoken(then) + " " : "";
+                if (isAtFirstOnly()) {
+                    String length = turns > 0 ? turns + (turns == 1 ? " turn" : " turns") : text(initialSeconds);
+                    yield (first == null ? "first" : spoken(first)) + " " + length + ", then still";
+                }
                 String moment = turns > 0 ? turns + (turns == 1 ? " turn" : " turns") : text(forSeconds);
                 yield opening + named + moment + " every " + text(everySeconds);
             }

@@ -3,6 +3,7 @@ package mezcla.leaflet;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import mezcla.measure.Fractions;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
 import mezcla.measure.Temperature;
@@ -27,7 +28,8 @@ public record PrintedTemperature(
     /** What a sheet means by the room (<em>house</em>), in °C. */
     public static final PrintedTemperature ROOM = new PrintedTemperature(20, null, 15.0, 30.0);
 
-    private static final Pattern ROOM_WORDS = Pattern.compile("(?:at )?(?:the )?room(?: temperature)?");
+    private static final Pattern ROOM_WORDS =
+            Pattern.compile("(?:at )?(?:the )?(?:room|ambient)(?: temp(?:erature|\\.)?)?");
     private static final Pattern PAIR = Pattern.compile("([^/(]+)[/(]([^)]+)\\)?");
     private static final Pattern RANGE = Pattern.compile("([^–-]+?)\\s*(?:–|-|\\bto\\b)\\s*([^–-]+)");
     private static final Pattern AROUND = Pattern.compile("([^±+]+?)\\s*(?:±|\\+/-|\\+-|give or take)\\s*([^±+]+)");
@@ -42,8 +44,9 @@ public record PrintedTemperature(
      * @throws Refusal what {@link Temperature#parse} refuses
      */
     public static PrintedTemperature parse(String typed, Temperature.Scale shown) {
-        String text =
-                typed.strip().toLowerCase(Locale.ROOT).replace("celsius", "c").replace("fahrenheit", "f");
+        String text = Fractions.inDecimals(typed.strip().toLowerCase(Locale.ROOT))
+                .replace("celsius", "c")
+                .replace("fahrenheit", "f");
         if (ROOM_WORDS.matcher(text).matches()) {
             return ROOM;
         }

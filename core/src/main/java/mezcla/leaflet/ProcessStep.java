@@ -10,7 +10,9 @@ import org.jspecify.annotations.Nullable;
  * @param seconds how long, in seconds; null where the bath's own timing says so or nothing does
  * @param mostSeconds how long it may be, in seconds; null where one time is printed, infinite for <em>at least</em>
  * @param fills how many times water is filled in and dumped, beside a time instead of it; null for none
- * @param atC its temperature, in °C; null where nothing is printed
+ * @param atC its temperature, in °C, of a range its middle; null where nothing is printed
+ * @param leastC the lowest that is printed, in °C; null where there is only one
+ * @param mostC the highest that is printed, in °C; null where there is only one
  * @param says a short instruction that is printed with it; null for none
  */
 public record ProcessStep(
@@ -20,16 +22,30 @@ public record ProcessStep(
         @Nullable Double mostSeconds,
         @Nullable Integer fills,
         @Nullable Double atC,
+        @Nullable Double leastC,
+        @Nullable Double mostC,
         @Nullable String says) {
     /** A step with one time, and no instruction. */
     public ProcessStep(
             Kind kind, @Nullable String bath, @Nullable Double seconds, @Nullable Integer fills, @Nullable Double atC) {
-        this(kind, bath, seconds, null, fills, atC, null);
+        this(kind, bath, seconds, null, fills, atC, null, null, null);
+    }
+
+    /** A step with one temperature. */
+    public ProcessStep(
+            Kind kind,
+            @Nullable String bath,
+            @Nullable Double seconds,
+            @Nullable Double mostSeconds,
+            @Nullable Integer fills,
+            @Nullable Double atC,
+            @Nullable String says) {
+        this(kind, bath, seconds, mostSeconds, fills, atC, null, null, says);
     }
 
     /** The same with an instruction; null for none. */
     public ProcessStep saying(@Nullable String words) {
-        return new ProcessStep(kind, bath, seconds, mostSeconds, fills, atC, words);
+        return new ProcessStep(kind, bath, seconds, mostSeconds, fills, atC, leastC, mostC, words);
     }
 
     /** What a step is. */

@@ -9,12 +9,28 @@ import org.jspecify.annotations.Nullable;
  *
  * @param mode how the volume comes about
  * @param finalMl the volume that the recipe makes, in ml
- * @param startWaterMl the water that goes in first, in ml
+ * @param startWaterMl the water that goes in first, in ml; of a range the least, because topping up follows
+ * @param mostStartWaterMl the most that is printed, in ml; null where there is one figure
  * @param mixingC how warm the water is that it is mixed with; null where nothing is printed
  * @param additions the parts in the order they go in
  */
 public record Recipe(
-        Mode mode, double finalMl, double startWaterMl, @Nullable MixingTemperature mixingC, List<Addition> additions) {
+        Mode mode,
+        double finalMl,
+        double startWaterMl,
+        @Nullable Double mostStartWaterMl,
+        @Nullable MixingTemperature mixingC,
+        List<Addition> additions) {
+    /** A recipe that prints one figure for the water to start with. */
+    public Recipe(
+            Mode mode,
+            double finalMl,
+            double startWaterMl,
+            @Nullable MixingTemperature mixingC,
+            List<Addition> additions) {
+        this(mode, finalMl, startWaterMl, null, mixingC, additions);
+    }
+
     /** How the volume of a bath comes about. */
     public enum Mode {
         /** Start water and parts, then topped up to the volume. */

@@ -5,16 +5,20 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import mezcla.measure.Fractions;
 import mezcla.measure.Objection;
 import mezcla.measure.ProcessingTime;
 import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 import mezcla.measure.Temperature;
+import mezcla.measure.Volume;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -32,7 +36,7 @@ public final class SheetLines {
             "(push|pull)?\\s*(?:by\\s+)?([+−-]?)\\s*(one|two|three|[0-9](?:[.,][0-9]{1,2})?)(?:\\s+stops?)?\\s*:?\\s+(.+?)"
                     + "(?:\\s*,?\\s*wear\\s+[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?))?",
             Pattern.CASE_INSENSITIVE);
-    private static final Pattern FACTOR = Pattern.compile("[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?)");
+    private static final Pattern FACTOR = Pattern.compile("[×x]?\\s*([0-9](?:[.,][0-9]{1,3})?)\\s*[×x]?");
     private static final Pattern MORE = Pattern.compile("([+−-])\\s*([0-9]{1,3})\\s*(?:%|percent)");
     private static final Pattern EXAMPLE = Pattern.compile(
             "(?:(.+?)[,:]?\\s+)?after " + NUMBER + "(?: " + ROLLS + ")?,?\\s+(?:the next|another|" + NUMBER
@@ -56,11 +60,25 @@ public final class SheetLines {
             Pattern.CASE_INSENSITIVE);
     private static final Pattern PERCENT = Pattern.compile(NUMBER + "\\s*(?:%|percent)?");
     private static final Pattern SACHETS = Pattern.compile(
-            "(?:(?:the )?whole(?: (?:sachet|packet|tablet|bottle))?|([1-9][0-9]?)\\s*(?:whole )?(?:sachets?|packets?|tablets?|bags?)?)");
+            "(?:(?:the )?whole(?: (?:sachet|packet|tablet|bottle|pouch|bag))?|([1-9][0-9]?)\\s*(?:whole )?(?:sachets?|packets?|tablets?|bags?|pouch(?:es)?|envelopes?)?)");
     private static final double SECONDS_A_MINUTE = 60;
-    private static final Pattern EITHER =
-            Pattern.compile("(.+?),? or ([0-9]{1,2})\\s*(?:×|x)?\\s*(?:fills?|changes?)(?: of water)?");
-    private static final Pattern FILLS = Pattern.compile("([0-9]{1,2})\\s*(?:×|x)?\\s*fills?");
+    private static final Pattern WATER =
+            Pattern.compile("(pre-?soak|pre-?warm|pre-?wash|wash|rinse|wetting agent)\\b[,:]?\\s*(.*)");
+    private static final Pattern FILLS =
+            Pattern.compile("\\b([0-9]{1,2})\\s*(?:×|x)?\\s*(?:fills?|changes?)\\b(?: of water)?");
+    private static final String DEGREES = "[0-9]{1,3}(?:[.,][0-9]+)?";
+    private static final String SCALE = "\\s*°?\\s*[cf]\\b";
+    private static final Pattern WARMTH = Pattern.compile("\\b(" + DEGREES + "(?:" + SCALE
+            + ")?\\s*(?:–|-|to|±|\\+/-)\\s*"
+            + DEGREES + SCALE + "(?:\\s*/\\s*" + DEGREES + SCALE + ")?|" + DEGREES + SCALE + "(?:\\s*[/(]\\s*" + DEGREES
+            + SCALE + "\\)?)?|(?:the )?room(?: temp(?:erature|\\.)?)?|(?<=:[0-9]{2} |:[0-9]{2} at |:[0-9]{2}, )"
+            + DEGREES
+            + "$)");
+
+    private static final Pattern WATER_RANGE = Pattern.compile("([0-9][^–-]*?)\\s*(?:–|-|\\bto\\b)\\s*([0-9].*)");
+
+    /** What is printed around one figure; more than that was printed from one to another. */
+    private static final double MOST_AROUND_C = 1.5;
 
     private static final int MOST_INSTRUCTION = 80;
 
@@ -220,8 +238,8 @@ public final class SheetLines {
 
     /**
      * What happens to the film: {@code Pre-soak 1:00 38 °C}, the name of a bath, {@code Wash 3:00}, {@code Wash 0:30 to
-     * 1:00}, {@code Wash at least 6 min}, {@code Wash 6 fills}, {@code Wash 3 min or 7 fills}, {@code Wash until clear},
-     * {@code Wetting agent 1:00} of the house's own. What follows a semicolon is an instruction: {@code Pre-bath; shake
+     * 1:00}, {@code Wash at least 6 min}, {@code Wash 6 fills}, {@code Wash 3 min 75–105 °F or 7 fills} in any order,
+     * {@code Wash until clear}, {@code Wetting agent 1:00, of the house's own}. What follows a semicolon is an instruction: {@code Pre-bath; shake
      * hard}.
      *
      * @param baths what the leaflet has
@@ -245,44 +263,64 @@ public final class SheetLines {
     }
 
     private static ProcessStep step(String line, List<Bath> baths, Temperature.Scale shown) {
-        String words = line.toLowerCase(Locale.ROOT);
         Bath bath = named(line.replaceFirst("[,:]?\\s+[0-9].*$", ""), baths);
         if (bath != null) {
             return new ProcessStep(ProcessStep.Kind.BATH, bath.key(), null, null, null);
         }
-        String rest = words.replaceFirst("^(pre-?soak|pre-?warm|wash|rinse|wetting agent)\\b[,:]?\\s*", "");
-        if (rest.equals(words)) {
+        Matcher water = WATER.matcher(Fractions.inDecimals(line.toLowerCase(Locale.ROOT)));
+        if (!water.matches()) {
             throw Refusal.of(new LeafletObjection.NotAStep(line));
         }
-        if (rest.equals("until clear")) {
+        String rest = water.group(2).replaceFirst(",? *of (?:the house|our|one)[’']?s? own$", "");
+        if (rest.equals("until clear") || rest.equals("until it runs clear")) {
             return new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null);
         }
-        Matcher fills = FILLS.matcher(rest);
-        if (fills.matches()) {
-            return new ProcessStep(ProcessStep.Kind.WASH_FILLS, null, null, Integer.valueOf(fills.group(1)), null);
-        }
-        String[] time = rest.split(
-                "(?:,? at|,)?\\s+(?=[0-9.,]+\\s*(?:°?\\s*[cf])?$|[0-9.,]+\\s*°?\\s*[cf]?\\s*[–/-].*[cf]$|at room)", 2);
-        Matcher either = EITHER.matcher(time[0]);
-        boolean two = either.matches();
         try {
-            PrintedTime printed = PrintedTime.parse(two ? either.group(1) : time[0]);
-            return new ProcessStep(
-                    words.startsWith("pre")
-                            ? ProcessStep.Kind.PRE_SOAK
-                            : words.startsWith("wetting") ? ProcessStep.Kind.WETTING_AGENT : ProcessStep.Kind.WASH,
-                    null,
-                    printed.seconds(),
-                    printed.mostSeconds() > printed.seconds() ? Double.valueOf(printed.mostSeconds()) : null,
-                    two ? Integer.valueOf(either.group(2)) : null,
-                    time.length == 1
-                            ? null
-                            : PrintedTemperature.parse(time[1].replaceFirst("^at ", ""), shown)
-                                    .celsius(),
-                    null);
+            return timed(water.group(1), rest, shown);
         } catch (Refusal refusal) {
             throw Refusal.of(new LeafletObjection.NotAStep(line));
         }
+    }
+
+    /** Time, fills and temperature of water, in whatever order they are printed. */
+    private static ProcessStep timed(String what, String printed, Temperature.Scale shown) {
+        String rest = printed;
+        Integer fills = null;
+        Matcher filled = FILLS.matcher(rest);
+        if (filled.find()) {
+            fills = Integer.valueOf(filled.group(1));
+            rest = without(rest, filled);
+        }
+        PrintedTemperature warmth = null;
+        Matcher warm = WARMTH.matcher(rest);
+        if (warm.find()) {
+            warmth = PrintedTemperature.parse(warm.group(1), shown);
+            rest = without(rest, warm);
+        }
+        boolean counted = fills != null && rest.isEmpty();
+        PrintedTime time = counted ? null : PrintedTime.parse(rest);
+        ProcessStep.Kind kind = what.startsWith("pre")
+                ? ProcessStep.Kind.PRE_SOAK
+                : what.startsWith("wetting")
+                        ? ProcessStep.Kind.WETTING_AGENT
+                        : counted ? ProcessStep.Kind.WASH_FILLS : ProcessStep.Kind.WASH;
+        return new ProcessStep(
+                kind,
+                null,
+                time == null ? null : time.seconds(),
+                time == null || time.mostSeconds() <= time.seconds() ? null : Double.valueOf(time.mostSeconds()),
+                fills,
+                warmth == null ? null : warmth.celsius(),
+                warmth == null ? null : warmth.leastC(),
+                warmth == null ? null : warmth.mostC(),
+                null);
+    }
+
+    /** What is left of a line without what was found in it, and without the words that joined the two. */
+    private static String without(String text, Matcher found) {
+        String left = text.substring(0, found.start()).strip().replaceFirst("(?:,| or| at|, or|, at)+$", "");
+        String right = text.substring(found.end()).strip().replaceFirst("^(?:,|or |at )+", "");
+        return (left + " " + right).strip().replaceFirst("^or ", "");
     }
 
     /** Steps as text. */
@@ -293,7 +331,7 @@ public final class SheetLines {
     private static String written(ProcessStep step, Leaflet leaflet) {
         return switch (step.kind()) {
             case BATH -> leaflet.bath(String.valueOf(step.bath())).role().name();
-            case WASH_FILLS -> "Wash " + step.fills() + " fills";
+            case WASH_FILLS -> "Wash " + step.fills() + " fills" + warmth(step);
             case WASH_UNTIL_CLEAR -> "Wash until clear";
             case WETTING_AGENT -> "Wetting agent" + timed(step);
             case PRE_SOAK -> "Pre-soak" + timed(step);
@@ -303,11 +341,37 @@ public final class SheetLines {
 
     private static String timed(ProcessStep step) {
         Double seconds = step.seconds();
-        Double atC = step.atC();
         Double most = step.mostSeconds();
         return (seconds == null ? "" : " " + new PrintedTime(seconds, most == null ? seconds : most))
                 + (step.fills() == null ? "" : " or " + step.fills() + " fills")
-                + (atC == null ? "" : " " + plain(atC) + " °C");
+                + warmth(step);
+    }
+
+    private static String warmth(ProcessStep step) {
+        Double atC = step.atC();
+        Double least = step.leastC();
+        Double most = step.mostC();
+        if (atC == null) {
+            return "";
+        }
+        if (atC == PrintedTemperature.ROOM.celsius() && Objects.equals(least, PrintedTemperature.ROOM.leastC())) {
+            return " room temperature";
+        }
+        return least == null || most == null ? " " + degrees(List.of(atC)) : " " + degrees(List.of(least, most));
+    }
+
+    /** Temperatures as they were printed, as far as figures tell: in °F where they are whole there and not in °C. */
+    private static String degrees(List<Double> celsius) {
+        boolean inC = celsius.stream().allMatch(each -> isWhole(each * 10));
+        boolean inF = !inC && celsius.stream().allMatch(each -> isWhole((each * 1.8 + 32) * 2));
+        return celsius.stream()
+                        .map(each -> inF ? plain(Math.round((each * 1.8 + 32) * 2) / 2.0) : rounded(each))
+                        .collect(Collectors.joining("–"))
+                + (inF ? " °F" : " °C");
+    }
+
+    private static boolean isWhole(double value) {
+        return Math.abs(value - Math.rint(value)) < 1e-9;
     }
 
     /**
@@ -363,7 +427,7 @@ public final class SheetLines {
      * @throws Refusal {@code not-a-tolerance}
      */
     public static Range tolerance(String text, double atC, Temperature.Scale shown) {
-        String words = text.strip();
+        String words = Fractions.inDecimals(text.strip());
         boolean fahrenheit =
                 words.matches(".*[fF]$") || (words.matches(".*[0-9]$") && shown == Temperature.Scale.FAHRENHEIT);
         double degree = fahrenheit ? 1 / 1.8 : 1;
@@ -378,13 +442,21 @@ public final class SheetLines {
         return fahrenheit ? new Range((least - 32) / 1.8, (most - 32) / 1.8) : new Range(least, most);
     }
 
+    /** Whether a range of temperatures was printed as one, and not as a figure with a tolerance around it. */
+    public static boolean isPrintedRange(Timing timing) {
+        double half = (timing.mostC() - timing.leastC()) / 2;
+        return timing.printsTolerance()
+                && Slack.exceeds(half, MOST_AROUND_C)
+                && Math.abs(timing.leastC() + half - timing.atC()) < 1e-6;
+    }
+
     /** A tolerance as text. */
     public static String tolerance(Timing timing) {
         double below = timing.atC() - timing.leastC();
         double above = timing.mostC() - timing.atC();
-        return Math.abs(below - above) < 1e-6
+        return Math.abs(below - above) < 1e-6 && !Slack.exceeds(above, MOST_AROUND_C)
                 ? "± " + rounded(above) + " °C"
-                : rounded(timing.leastC()) + "–" + rounded(timing.mostC()) + " °C";
+                : degrees(List.of(timing.leastC(), timing.mostC()));
     }
 
     private static String rounded(double value) {
@@ -420,6 +492,49 @@ public final class SheetLines {
         }
     }
 
+    /** Whether a wait ends when something is seen, and not by the clock: {@code until dissolved}, {@code until clear}. */
+    public static boolean isUntilSeen(String text) {
+        return text.strip().toLowerCase(Locale.ROOT).startsWith("until ");
+    }
+
+    /**
+     * Water that a mix starts with; the same twice where one figure is printed.
+     *
+     * @param leastMl the least, in ml
+     * @param mostMl the most, in ml
+     */
+    public record StartWater(double leastMl, double mostMl) {
+        /** Refuses a range that goes down, as {@code range-reversed}. */
+        public StartWater {
+            if (leastMl > mostMl) {
+                throw Refusal.of(new LeafletObjection.RangeReversed(leastMl, mostMl));
+            }
+        }
+    }
+
+    /**
+     * Water that a mix starts with, one figure or from one to another: {@code 700 ml}, {@code 600 to 700 ml}, {@code none}.
+     *
+     * @param shown the unit of a bare number
+     * @throws Refusal what {@link Volume#parse} refuses, and {@code range-reversed}
+     */
+    public static StartWater startWater(String text, Volume.Unit shown) {
+        String typed = text.strip();
+        if (typed.matches("0|none|no")) {
+            return new StartWater(0, 0);
+        }
+        Matcher range = WATER_RANGE.matcher(typed);
+        if (!range.matches()) {
+            double ml = Volume.parse(typed, shown).ml();
+            return new StartWater(ml, ml);
+        }
+        String unit = range.group(2).replaceFirst("^[0-9.,/ ]+", "");
+        String least = range.group(1).matches("[0-9.,/ ]+") ? range.group(1) + " " + unit : range.group(1);
+        return new StartWater(
+                Volume.parse(least, shown).ml(),
+                Volume.parse(range.group(2), shown).ml());
+    }
+
     /**
      * Percent: {@code 4}, {@code 4 %}.
      *
@@ -451,9 +566,7 @@ public final class SheetLines {
 
     private static @Nullable Bath named(String name, List<Bath> baths) {
         return baths.stream()
-                .filter(bath -> bath.role().name().equalsIgnoreCase(name)
-                        || bath.role().letters().equalsIgnoreCase(name)
-                        || bath.key().equalsIgnoreCase(name))
+                .filter(bath -> bath.role().isCalled(name) || bath.key().equalsIgnoreCase(name))
                 .findFirst()
                 .orElse(null);
     }

@@ -13,8 +13,8 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     private static final Pattern BARE = Pattern.compile("[0-9]{1,5}(?:[.,][0-9]{1,2})?");
     private static final Pattern PRIMES =
             Pattern.compile("([0-9]{1,3}) ?['\u2032](?: ?([0-9]{1,2}) ?(?:\"|\u2033|''))?");
-    private static final Pattern PART_MINUTES =
-            Pattern.compile("([0-9]{1,3})?(?: ?([\u00bd\u00bc\u00be])|[.,]([0-9]{1,2})) ?min(?:utes?)?");
+    private static final Pattern PART_MINUTES = Pattern.compile("([0-9]{1,3})[.,]([0-9]{1,3}) ?min(?:utes?)?");
+    private static final Pattern MINUTES_AND_BARE = Pattern.compile("([0-9]{1,3}) ?min(?:utes?)?,? ([0-5]?[0-9])");
     private static final Pattern WORDS = Pattern.compile(
             "(?:([0-9]{1,2}) ?h(?:ours?)?)? ?(?:([0-9]{1,3}) ?min(?:utes?)?)? ?(?:([0-9]{1,5}) ?s(?:ec(?:onds?)?)?)?");
 
@@ -41,14 +41,15 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
     }
 
     /**
-     * Reads a time as a person types it: {@code 3:15}, {@code 3 min 15 s}, {@code 195 s}, {@code 6.5 min}, {@code 6½ min}
-     * or {@code 3'15"}. A bare number could be minutes or seconds, and is neither.
+     * Reads a time as a person types it: {@code 3:15}, {@code 3 min 15 s}, {@code 195 s}, {@code 6.5 min}, {@code 6½ min},
+     * {@code 3 1/2 minutes}, {@code 6 min 30} or {@code 3'15"}. A bare number could be minutes or seconds, and is neither.
      *
      * @throws Refusal {@code missing}, {@code minutes-or-seconds} for a bare number, {@code not-a-time} (also for seconds
      *     above 59 behind a colon) or {@code out-of-range}
      */
     public static ProcessingTime parse(String typed) {
-        String text = typed.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
+        String text =
+                Fractions.inDecimals(typed.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+(?:and )?", " "));
         if (text.isEmpty()) {
             throw Refusal.of(new TypedObjection.Missing());
         }
@@ -68,8 +69,12 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
             return checked(typed, number(primes.group(1)) * 60 + number(primes.group(2)));
         }
         Matcher part = PART_MINUTES.matcher(text);
-        if (part.matches() && (part.group(1) != null || part.group(2) != null)) {
-            return checked(typed, number(part.group(1)) * 60 + partOfAMinute(part.group(2), part.group(3)));
+        if (part.matches()) {
+            return checked(typed, number(part.group(1)) * 60 + partOfAMinute(part.group(2)));
+        }
+        Matcher bare = MINUTES_AND_BARE.matcher(text);
+        if (bare.matches()) {
+            return checked(typed, number(bare.group(1)) * 60 + number(bare.group(2)));
         }
         Matcher words = WORDS.matcher(text);
         if (words.matches()) {
@@ -78,15 +83,8 @@ public record ProcessingTime(int seconds) implements Comparable<ProcessingTime> 
         throw Refusal.of(new TypedObjection.NotATime(typed.strip()));
     }
 
-    private static int partOfAMinute(@Nullable String fraction, @Nullable String decimals) {
-        if (decimals != null) {
-            return (int) Math.round(Double.parseDouble("0." + decimals) * 60);
-        }
-        return switch (fraction == null ? "" : fraction) {
-            case "\u00bc" -> 15;
-            case "\u00bd" -> 30;
-            default -> 45;
-        };
+    private static int partOfAMinute(String decimals) {
+        return (int) Math.round(Double.parseDouble("0." + decimals) * 60);
     }
 
     private static int total(Matcher matcher) {

@@ -26,7 +26,7 @@ public sealed interface Agitation {
      * At first for a while, then for a moment at regular times.
      *
      * @param initialSeconds how long at first
-     * @param everySeconds how often after that, counted from the start of the step
+     * @param everySeconds how often after that, counted from the start of the step; infinite where it then stands still
      * @param forSeconds how long each time
      * @param turns how many turns that is, where it is counted and not timed; 0 else
      */
@@ -41,6 +41,11 @@ public sealed interface Agitation {
             if (!(initialSeconds >= 0 && everySeconds > 0 && forSeconds > 0)) {
                 throw Refusal.of(new ProcessingObjection.AgitationMissing());
             }
+        }
+
+        /** Whether the tank stands still once it was moved at first. */
+        public boolean isAtFirstOnly() {
+            return Double.isInfinite(everySeconds);
         }
 
         @Override

@@ -47,12 +47,21 @@ public record Moved(Movement first, Movement then, Agitation agitation) {
                 new Moved(
                         by(printed.first()),
                         by(printed.then()),
-                        new Agitation.Intervals(
-                                printed.initialSeconds(),
-                                printed.everySeconds(),
-                                printed.turns() > 0 ? printed.turns() * TURN_SECONDS : printed.forSeconds(),
-                                printed.turns()));
+                        printed.isAtFirstOnly() ? atFirst(printed) : nowAndThen(printed));
         };
+    }
+
+    private static Agitation atFirst(PrintedMovement printed) {
+        double seconds = printed.turns() > 0 ? printed.turns() * TURN_SECONDS : printed.initialSeconds();
+        return new Agitation.Intervals(seconds, Double.POSITIVE_INFINITY, seconds, printed.turns());
+    }
+
+    private static Agitation nowAndThen(PrintedMovement printed) {
+        return new Agitation.Intervals(
+                printed.initialSeconds(),
+                printed.everySeconds(),
+                printed.turns() > 0 ? printed.turns() * TURN_SECONDS : printed.forSeconds(),
+                printed.turns());
     }
 
     private static Movement by(PrintedMovement.@Nullable Method method) {

@@ -29,6 +29,8 @@ public class AsPrintedTest {
             {"6 mins or more", 360, Double.POSITIVE_INFINITY},
             {"one minute", 60, 60},
             {"3'15\"", 195, 195},
+            {"3 1/2 minutes", 210, 210},
+            {"6 min 30", 390, 390},
         };
     }
 
@@ -53,6 +55,9 @@ public class AsPrintedTest {
             {"100 °F ± 0.5", Scale.CELSIUS, 37.7778, null, 37.5, 38.0556},
             {"38,5 give or take 0,5", Scale.CELSIUS, 38.5, null, 38.0, 39.0},
             {"room temperature", Scale.FAHRENHEIT, 20, null, 15.0, 30.0},
+            {"room temp", Scale.CELSIUS, 20, null, 15.0, 30.0},
+            {"102 °F ± 1/2", Scale.CELSIUS, 38.8889, null, 38.6111, 39.1667},
+            {"102 ± ½ °F", Scale.CELSIUS, 38.8889, null, 38.6111, 39.1667},
         };
     }
 
@@ -120,6 +125,15 @@ public class AsPrintedTest {
             {"3 inversions every 30 seconds", intervals(invert, invert, 0, 30, 0, 3)},
             {"rotate continuously", new PrintedMovement(PrintedMovement.Kind.CONTINUOUS, turn, turn, 0, 0, 0, 0)},
             {"continuous", new PrintedMovement(PrintedMovement.Kind.CONTINUOUS, null, null, 0, 0, 0, 0)},
+            {"agitate 15 s, wait 30 s, repeat", intervals(null, null, 15, 45, 15, 0)},
+            {"invert 10 s, then rest for 50 s, and so on", intervals(invert, invert, 10, 60, 10, 0)},
+            {"first 15 s", intervals(null, null, 15, 0, 0, 0)},
+            {"invert for the first 30 s and nothing after", intervals(invert, invert, 30, 0, 0, 0)},
+            {"30 s, then nothing", intervals(null, null, 30, 0, 0, 0)},
+            {"30 s, then still", intervals(null, null, 30, 0, 0, 0)},
+            {"stick 30 s, then leave it still", intervals(stick, stick, 30, 0, 0, 0)},
+            {"invert once", intervals(invert, invert, 0, 0, 0, 1)},
+            {"invert twice", intervals(invert, invert, 0, 0, 0, 2)},
             {"none", PrintedMovement.STANDS},
             {"stand still", PrintedMovement.STANDS},
         };
@@ -181,7 +195,16 @@ public class AsPrintedTest {
                         new ProcessStep(ProcessStep.Kind.PRE_SOAK, null, 60.0, null, null, 38.0, null),
                         new ProcessStep(ProcessStep.Kind.WASH, null, 180.0, null, 7, null, null),
                         new ProcessStep(ProcessStep.Kind.WASH, null, 30.0, 60.0, null, null, null),
-                        new ProcessStep(ProcessStep.Kind.WASH, null, 360.0, Double.POSITIVE_INFINITY, null, 35.0, null),
+                        new ProcessStep(
+                                ProcessStep.Kind.WASH,
+                                null,
+                                360.0,
+                                Double.POSITIVE_INFINITY,
+                                null,
+                                35.0,
+                                30.0,
+                                40.0,
+                                null),
                         new ProcessStep(ProcessStep.Kind.WASH_UNTIL_CLEAR, null, null, null, null, null, null),
                         new ProcessStep(ProcessStep.Kind.WETTING_AGENT, null, 60.0, null, null, null, null));
         assertThat(SheetLines.minutes("3 min")).isEqualTo(3);
@@ -190,8 +213,92 @@ public class AsPrintedTest {
         assertThat(SheetLines.sachets("2 tablets")).isEqualTo(2);
     }
 
+    @DataProvider
+    public Object[][] water() {
+        return new Object[][] {
+            {"Wash 7 fills 105 F", "Wash 7 fills 105 °F"},
+            {"Wash 105 F, 7 fills", "Wash 7 fills 105 °F"},
+            {"Wash 3 min 75-105 °F or 7 fills", "Wash 3:00 or 7 fills 75–105 °F"},
+            {"Wash 7 fills or 3 min at 75 to 105 °F", "Wash 3:00 or 7 fills 75–105 °F"},
+            {"Wash 75-105 °F 3 min or 7 fills", "Wash 3:00 or 7 fills 75–105 °F"},
+            {"Wash 6 min 30", "Wash 6:30"},
+            {"Wash 3 1/2 minutes at 38 °C", "Wash 3:30 38 °C"},
+            {"Pre-wash 1:10", "Pre-soak 1:10"},
+            {"Prewash 1:00 at room temp", "Pre-soak 1:00 room temperature"},
+            {"Pre-soak 1:00 38", "Pre-soak 1:00 38 °C"},
+            {"Wetting agent 1:00, of the house's own", "Wetting agent 1:00"},
+            {"Wetting agent 1:00, of the house’s own", "Wetting agent 1:00"},
+        };
+    }
+
+    /** In whatever order it is printed; a range stays one, in its own scale, and is read back as it was. */
+    @Test(dataProvider = "water")
+    public void waterIsReadInAnyOrder(String typed, String kept) {
+        List<ProcessStep> steps = SheetLines.steps(typed, List.of(), Scale.CELSIUS);
+        Leaflet plain = Leaflets.negative();
+        Leaflet leaflet = new Leaflet(
+                plain.key(),
+                1,
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                1000,
+                plain.parts(),
+                plain.baths(),
+                steps,
+                List.of());
+        assertThat(SheetLines.steps(leaflet)).isEqualTo(kept);
+        assertThat(SheetLines.steps(kept, List.of(), Scale.CELSIUS)).isEqualTo(steps);
+    }
+
+    @Test
+    public void bathsAreFoundByTheNamesThatSheetsGiveThem() {
+        assertThat(SheetLines.steps("Blix\nbleach fix\nBX", Leaflets.negative().baths(), Scale.CELSIUS))
+                .extracting(ProcessStep::bath)
+                .containsExactly("bx", "bx", "bx");
+        assertThat(BathRole.of("stabiliser").isCalled("Stabilizer")).isTrue();
+        assertThat(BathRole.of("stabiliser").isCalled("Final rinse")).isTrue();
+        assertThat(BathRole.of("stabiliser").isCalled("Stop")).isFalse();
+    }
+
+    @Test
+    public void aRangeIsShownAsOneAndAToleranceAsOne() {
+        assertThat(SheetLines.tolerance("± 1/2 F", 38, Scale.CELSIUS).max()).isCloseTo(38.27778, within(1e-5));
+        assertThat(SheetLines.tolerance("½ °F", 38, Scale.CELSIUS).max()).isCloseTo(38.27778, within(1e-5));
+        assertThat(SheetLines.tolerance(timing(22, 38))).isEqualTo("22–38 °C");
+        assertThat(SheetLines.tolerance(timing(29.7, 30.3))).isEqualTo("± 0.3 °C");
+    }
+
+    private static Timing timing(double least, double most) {
+        return new Timing(
+                390, 390, (least + most) / 2, least, most, true, new Exhaustion.Fixed(), List.of(), List.of());
+    }
+
+    @Test
+    public void waterToStartWithMayBeARangeAndAWaitMayEndBySight() {
+        assertThat(SheetLines.startWater("600 to 700 ml", Volume.Unit.ML))
+                .isEqualTo(new SheetLines.StartWater(600, 700));
+        assertThat(SheetLines.startWater("0.6-0.7 l", Volume.Unit.ML)).isEqualTo(new SheetLines.StartWater(600, 700));
+        assertThat(SheetLines.startWater("700", Volume.Unit.ML)).isEqualTo(new SheetLines.StartWater(700, 700));
+        assertThat(SheetLines.startWater("none", Volume.Unit.ML)).isEqualTo(new SheetLines.StartWater(0, 0));
+        assertThatThrownBy(() -> SheetLines.startWater("700 to 600 ml", Volume.Unit.ML))
+                .isInstanceOf(Refusal.class);
+        assertThat(SheetLines.isUntilSeen("Until dissolved")).isTrue();
+        assertThat(SheetLines.isUntilSeen("until clear")).isTrue();
+        assertThat(SheetLines.isUntilSeen("3 min")).isFalse();
+    }
+
+    @Test
+    public void ouncesOfWhichNobodySaysWhetherTheyWeighAreKnown() {
+        assertThat(PrintedAmount.isPlainOunce("8 oz")).isTrue();
+        assertThat(PrintedAmount.isPlainOunce("8 fl oz")).isFalse();
+        assertThat(PrintedAmount.isPlainOunce("8 g")).isFalse();
+    }
+
     @Test
     public void pushesAreFactorsPercentOrWholeTimes() {
+        assertThat(SheetLines.pushes("+2 1.65×", 200)).containsExactly(new Timing.Push(2, 1.65, 1));
         assertThat(SheetLines.pushes("+1 1.25\n−1 0.85\n+2 1.6 wear 1.5", 200))
                 .containsExactly(
                         new Timing.Push(-1, 0.85, 1), new Timing.Push(1, 1.25, 1), new Timing.Push(2, 1.6, 1.5));
@@ -250,6 +357,11 @@ public class AsPrintedTest {
             {"1 sachet", 1, Unit.SACHET},
             {"2 tablets", 2, Unit.SACHET},
             {"the whole packet", 1, Unit.SACHET},
+            {"1 pouch", 1, Unit.SACHET},
+            {"2 pouches", 2, Unit.SACHET},
+            {"1 packet", 1, Unit.SACHET},
+            {"1 bag", 1, Unit.SACHET},
+            {"1/8 fl oz", 29.5735295625 / 8, Unit.ML},
         };
     }
 
@@ -294,7 +406,7 @@ public class AsPrintedTest {
             {CriticalFigure.Kind.ROLLS_IN, "1000", List.of(1000.0)},
             {CriticalFigure.Kind.DAYS, "4-6 weeks", List.of(28.0, 42.0)},
             {CriticalFigure.Kind.DILUTION, "1 + 4", List.of(1.0, 4.0)},
-            {CriticalFigure.Kind.STEPS, "Pre-soak 1:00", List.of(60.0, 0.0, 0.0, 0.0)},
+            {CriticalFigure.Kind.STEPS, "Pre-soak 1:00", List.of(60.0, 0.0, 0.0, 0.0, 0.0)},
         };
     }
 

@@ -33,6 +33,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -120,8 +121,8 @@ public final class HouseCopy {
     }
 
     /** Makes a folder where there is none; a link to one is one. */
-    private static void folderThere(Path folder) throws IOException {
-        if (!Files.isDirectory(folder)) {
+    private static void folderThere(@Nullable Path folder) throws IOException {
+        if (folder != null && !Files.isDirectory(folder)) {
             Files.createDirectories(folder);
         }
     }

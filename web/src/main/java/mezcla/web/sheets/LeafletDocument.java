@@ -235,6 +235,8 @@ public record LeafletDocument(
             boolean atLeast,
             @Nullable Integer fills,
             @Nullable Double atC,
+            @Nullable Double leastC,
+            @Nullable Double mostC,
             @Nullable String says) {
         static OfStep of(ProcessStep step) {
             Double most = step.mostSeconds();
@@ -247,6 +249,8 @@ public record LeafletDocument(
                     open,
                     step.fills(),
                     step.atC(),
+                    step.leastC(),
+                    step.mostC(),
                     step.says());
         }
 
@@ -259,6 +263,8 @@ public record LeafletDocument(
                     seconds != null && longest > seconds ? Double.valueOf(longest) : null,
                     fills,
                     atC,
+                    leastC,
+                    mostC,
                     says);
         }
     }

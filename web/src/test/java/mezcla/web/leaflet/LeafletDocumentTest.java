@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
+import java.util.HashMap;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.function.UnaryOperator;
@@ -135,6 +136,44 @@ public class LeafletDocumentTest {
         assertThat(reading.leaflet(leaflet)).isEqualTo(leaflet.withVersion(leaflet.version() + 1));
         assertThat(reading.errors().all()).isEmpty();
         assertThat(reading.remarks()).noneMatch(SheetRemark::hinders);
+    }
+
+    /** What sheets print beside the usual: ranges of water and of warmth, and a tank that is moved at first only. */
+    @Test
+    public void rangesAndATankThatThenStandsStillAreKept() throws IOException {
+        Map<String, String> typed = new HashMap<>(
+                SheetForm.of(LeafletDocument.read(document("oxbow-negative-liquid"))).typed());
+        typed.put("bath0-water", "800 to 840 ml");
+        typed.put("bath0-moved", "invert 15 s, then still");
+        typed.put("bath1-at", "72–100 °F");
+        typed.put("bath1-within", "");
+        typed.put("bath1-add0-wait", "until dissolved");
+        typed.put("bath1-add0-note", "");
+        typed.put("steps", "Prewash 1:00\nDeveloper\nBlix\nWash 3 min 75-105 °F or 7 fills\nStabilizer");
+        SheetReading reading = new SheetReading(new SheetForm(typed));
+        assertThat(reading.errors().all()).isEmpty();
+        Leaflet kept = reading.leaflet(null);
+        assertThat(kept.baths().get(0).recipe().mostStartWaterMl()).isEqualTo(840);
+        assertThat(kept.baths().get(1).recipe().additions().get(0).note()).isEqualTo("until dissolved");
+        assertThat(kept.steps().get(3).mostC()).isCloseTo(40.556, within(0.001));
+        String written = LeafletDocument.write(kept);
+        assertThat(LeafletFile.of(written).faults()).isEmpty();
+        assertThat(LeafletDocument.read(written)).isEqualTo(kept);
+        SheetForm shown = SheetForm.of(kept);
+        assertThat(shown.at("bath0-water")).isEqualTo("800 ml to 840 ml");
+        assertThat(shown.at("bath1-at")).isEqualTo("72–100 °F");
+        assertThat(shown.at("steps")).contains("Wash 3:00 or 7 fills 75–105 °F");
+        assertThat(new SheetReading(shown).leaflet(kept)).isEqualTo(kept.withVersion(kept.version() + 1));
+    }
+
+    @Test
+    public void ouncesOfALiquidAreAskedAbout() throws IOException {
+        Map<String, String> typed = new HashMap<>(
+                SheetForm.of(LeafletDocument.read(document("oxbow-negative-liquid"))).typed());
+        typed.put("part0-amount", "8 oz");
+        assertThat(new SheetReading(new SheetForm(typed)).remarks())
+                .anySatisfy(remark -> assertThat(remark.sentence().replace('\u00a0', ' '))
+                        .isEqualTo("“8 oz” is read as a weight, 226.8 g. If it is a liquid, type 8 fl oz, which is 237 ml."));
     }
 
     @DataProvider

@@ -217,7 +217,8 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     private static List<Act> acts(Leaflet leaflet, MixPlan mix, List<Tool> tools) {
         List<Act> acts = new ArrayList<>();
         if (mix.startWaterMl() > 0) {
-            acts.add(new Act("Start with", Figures.ml(mix.startWaterMl()), "of water" + at(mix.recipe()), "", ""));
+            acts.add(new Act(
+                    "Start with", Figures.ml(mix.startWaterMl()), "of water" + upTo(mix) + at(mix.recipe()), "", ""));
         }
         for (MixPlan.PlannedAddition planned : mix.additions()) {
             acts.add(act(leaflet, mix, planned, tools));
@@ -234,6 +235,15 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                     ""));
         }
         return acts;
+    }
+
+    /** The most water that the sheet prints to start with, for this volume; topping up follows. */
+    private static String upTo(MixPlan mix) {
+        Double most = mix.recipe().mostStartWaterMl();
+        return most == null
+                ? ""
+                : ", or up to "
+                        + Figures.ml(most * mix.startWaterMl() / mix.recipe().startWaterMl());
     }
 
     private static String at(Recipe recipe) {

@@ -34,10 +34,18 @@ import org.jspecify.annotations.Nullable;
  * @param box its bottles and sachets
  * @param rows its baths, in the order of use
  * @param strip what happens to the film
+ * @param steps what happens to the film, a line each, as it is printed
  * @param clock when the clock of a step starts, in words; empty where it does not say
  */
 public record DrawnSheet(
-        String title, String under, String makes, List<Vessel> box, List<Row> rows, List<Segment> strip, String clock) {
+        String title,
+        String under,
+        String makes,
+        List<Vessel> box,
+        List<Row> rows,
+        List<Segment> strip,
+        List<String> steps,
+        String clock) {
     private static final double JUG_BOTTOM = 66;
     private static final double JUG_FULL = 54;
     private static final double STRIP_WIDTH = 540;
@@ -102,6 +110,11 @@ public record DrawnSheet(
                         .toList(),
                 rows,
                 strip(form, reading),
+                form.at("steps")
+                        .lines()
+                        .map(String::strip)
+                        .filter(line -> !line.isEmpty())
+                        .toList(),
                 switch (form.at("clock")) {
                     case "FULL" -> "The clock starts when the tank is full.";
                     case "POUR" -> "The clock starts when pouring starts.";

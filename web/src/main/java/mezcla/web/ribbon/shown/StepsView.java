@@ -124,6 +124,14 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
     }
 
     private static String moved(Moved moved, String opening, Agitation.Intervals at) {
+        if (at.isAtFirstOnly()) {
+            return "%s %s, then leave it still"
+                    .formatted(
+                            opening,
+                            at.turns() == 0
+                                    ? "for the first " + Figures.seconds(at.initialSeconds())
+                                    : Figures.count(at.turns(), "turn"));
+        }
         String moment = at.turns() == 0 ? "for " + Figures.seconds(at.forSeconds()) : Figures.count(at.turns(), "turn");
         String then = moved.then() == moved.first() || at.initialSeconds() <= 0
                 ? moment

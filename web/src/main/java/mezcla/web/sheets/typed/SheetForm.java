@@ -250,7 +250,8 @@ public record SheetForm(Map<String, String> typed) {
         Recipe recipe = bath.recipe();
         typed.put(at + "mode", recipe.mode().name());
         typed.put(at + "makes", ml(recipe.finalMl()));
-        typed.put(at + "water", ml(recipe.startWaterMl()));
+        Double mostWater = recipe.mostStartWaterMl();
+        typed.put(at + "water", ml(recipe.startWaterMl()) + (mostWater == null ? "" : " to " + ml(mostWater)));
         MixingTemperature mixing = recipe.mixingC();
         typed.put(at + "mixing", mixing == null ? "" : mixing.toString());
         typed.put(at + "adds", Integer.toString(recipe.additions().size()));
@@ -278,8 +279,10 @@ public record SheetForm(Map<String, String> typed) {
         typed.put(at + "time", bath.timing().printed().toString());
         Double rotary = bath.rotarySeconds();
         typed.put(at + "rotary", rotary == null ? "" : new ProcessingTime((int) Math.round(rotary)).toString());
-        typed.put(at + "at", exact(bath.timing().atC()) + " °C");
-        typed.put(at + "within", bath.timing().printsTolerance() ? SheetLines.tolerance(bath.timing()) : "");
+        boolean range = SheetLines.isPrintedRange(bath.timing());
+        String within = bath.timing().printsTolerance() ? SheetLines.tolerance(bath.timing()) : "";
+        typed.put(at + "at", range ? within : exact(bath.timing().atC()) + " °C");
+        typed.put(at + "within", range ? "" : within);
         bath.timing()
                 .exhaustion()
                 .tell(

@@ -31,6 +31,7 @@ import mezcla.leaflet.Recipe;
 import mezcla.leaflet.SheetLines;
 import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
+import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.TypedObjection;
@@ -50,6 +51,7 @@ import org.jspecify.annotations.Nullable;
 public final class SheetReading {
     private static final int NAME_CHARACTERS = 60;
     private static final int NOTE_CHARACTERS = 160;
+    private static final String OUNCES = "(?i)\\s*(oz|ounces?)\\.?$";
     private static final double MOST_DAYS = 9999;
 
     private final SheetForm form;
@@ -290,6 +292,7 @@ public final class SheetReading {
                 at + "amount",
                 "How much " + form.partName(row) + " the box holds",
                 () -> PrintedAmount.parse(form.at(at + "amount"), form.units().volume()));
+        weightOrVolume(at + "amount");
         Double sealed = optional(at + "sealed", () -> days(at + "sealed"));
         Double opened = optional(at + "opened", () -> days(at + "opened"));
         Double vials = optional(at + "vials", () -> days(at + "vials"));
@@ -376,14 +379,13 @@ public final class SheetReading {
                 at + "mode",
                 () -> TypedChoice.of(Recipe.Mode.values(), form.at(at + "mode"), new FormObjection.UnknownMode()));
         Volume made = form.at(at + "makes").isBlank() ? makes : errors.read(at + "makes", () -> volume(at + "makes"));
-        Double water = mode == Recipe.Mode.READY_TO_USE
-                ? Double.valueOf(0)
+        SheetLines.StartWater water = mode == Recipe.Mode.READY_TO_USE
+                ? new SheetLines.StartWater(0, 0)
                 : required(
                         at + "water",
                         "The water that the " + named(row) + " starts with",
-                        () -> form.at(at + "water").strip().matches("0|none|no")
-                                ? Double.valueOf(0)
-                                : Double.valueOf(volume(at + "water").ml()));
+                        () -> SheetLines.startWater(
+                                form.at(at + "water"), form.units().volume()));
         MixingTemperature mixing = optional(
                 at + "mixing",
                 () -> MixingTemperature.parse(
@@ -406,7 +408,22 @@ public final class SheetReading {
         }
         return mode == null || made == null || water == null || !all
                 ? null
-                : new Recipe(mode, made.ml(), water, mixing, additions);
+                : new Recipe(mode, made.ml(), water.leastMl(), mostWater(at, mode, water), mixing, additions);
+    }
+
+    /** Where topping up follows, a range of water stays one; where the water is fixed, it can be one figure only. */
+    private @Nullable Double mostWater(String at, Recipe.Mode mode, SheetLines.StartWater water) {
+        if (water.mostMl() <= water.leastMl()) {
+            return null;
+        }
+        if (mode == Recipe.Mode.TOP_UP) {
+            return water.mostMl();
+        }
+        asides.add(new SheetRemark(
+                SheetRemark.Kind.QUESTION,
+                at + "water",
+                "Nothing is topped up here, so the water decides the strength: the first figure counts."));
+        return null;
     }
 
     private @Nullable Part partOf(String line) {
@@ -427,6 +444,25 @@ public final class SheetReading {
         return chosen.isEmpty() || blank("part" + chosen + "-name", "part" + chosen + "-amount");
     }
 
+    /** Ounces without more are read as a weight; a liquid would be measured in fluid ounces. */
+    private void weightOrVolume(String field) {
+        String typed = form.at(field).strip();
+        if (PrintedAmount.isPlainOunce(typed) && errors.at(field) == null) {
+            double grams = PrintedAmount.in(typed, Unit.G, Volume.Unit.ML);
+            double ml = Volume.parse(typed.replaceAll(OUNCES, " fl oz"), Volume.Unit.ML)
+                    .ml();
+            asides.add(new SheetRemark(
+                    SheetRemark.Kind.QUESTION,
+                    field,
+                    "“%s” is read as a weight, %s g. If it is a liquid, type %s, which is %s."
+                            .formatted(
+                                    typed,
+                                    Figures.plain(grams, 1),
+                                    typed.replaceAll(OUNCES, " fl oz"),
+                                    Figures.ml(ml))));
+        }
+    }
+
     private @Nullable Addition addition(String line, Part part, @Nullable Volume made) {
         Double amount = form.at(line + "amount").isBlank()
                 ? made == null || makes == null ? null : Double.valueOf(part.amount() * made.ml() / makes.ml())
@@ -442,10 +478,16 @@ public final class SheetReading {
                         line + "care",
                         () -> TypedChoice.of(
                                 Addition.Care.values(), form.at(line + "care"), new FormObjection.UnknownCare()));
-        Integer wait = optional(line + "wait", () -> (int) SheetLines.minutes(form.at(line + "wait")));
-        String note = optional(
-                line + "note",
-                () -> TypedText.of(form.at(line + "note"), NOTE_CHARACTERS, new TypedObjection.Missing()));
+        boolean bySight = SheetLines.isUntilSeen(form.at(line + "wait"));
+        Integer wait = bySight ? null : optional(line + "wait", () -> (int) SheetLines.minutes(form.at(line + "wait")));
+        String said = bySight
+                ? form.at(line + "wait").strip()
+                        + (form.at(line + "note").isBlank() ? "" : "; " + form.at(line + "note"))
+                : form.at(line + "note");
+        String note = said.isBlank()
+                ? null
+                : errors.read(line + "note", () -> TypedText.of(said, NOTE_CHARACTERS, new TypedObjection.Missing()));
+        weightOrVolume(line + "amount");
         Double after =
                 optional(line + "waterAfter", () -> volume(line + "waterAfter").ml());
         return amount == null || care == null
