@@ -8,11 +8,17 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
 import mezcla.batch.Light;
+import mezcla.leaflet.BathRole;
+import mezcla.leaflet.PrintedMovement;
 import mezcla.leaflet.Unit;
 import mezcla.leaflet.WasteRoute;
+import mezcla.log.Accident;
 import mezcla.log.AirKept;
 import mezcla.log.Bottle;
 import mezcla.log.EntryGroup;
+import mezcla.log.FilmStage;
+import mezcla.log.Finding;
+import mezcla.log.HouseDecided;
 import mezcla.log.Sign;
 import mezcla.log.Suspect;
 import mezcla.measure.FilmFormat;
@@ -20,6 +26,9 @@ import mezcla.measure.Mass;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
 import mezcla.measure.Volume;
+import mezcla.money.AccountLine;
+import mezcla.planning.QueuedFilm;
+import mezcla.processing.FilmLoad;
 import mezcla.processing.Movement;
 import mezcla.processing.SimulatedBath;
 import mezcla.verdict.School;
@@ -44,6 +53,12 @@ public class WordsTest {
             {words(School.values(), School::words)},
             {words(Movement.values(), Movement::words)},
             {words(Unit.values(), Unit::symbol)},
+            {words(Accident.values(), Accident::words)},
+            {words(AccountLine.Kind.values(), AccountLine.Kind::words)},
+            {words(FilmStage.values(), FilmStage::words)},
+            {words(HouseDecided.Topic.values(), HouseDecided.Topic::words)},
+            {words(PrintedMovement.Method.values(), PrintedMovement.Method::word)},
+            {words(QueuedFilm.Where.values(), QueuedFilm.Where::words)},
         };
     }
 
@@ -54,6 +69,26 @@ public class WordsTest {
     @Test(dataProvider = "named")
     public void everythingThatIsNamedHasAName(List<String> words) {
         assertThat(words).isNotEmpty().doesNotHaveDuplicates().noneMatch(String::isBlank);
+    }
+
+    @Test
+    public void whatFilmShowsIsSaidFirstAndThenHowStrongly() {
+        assertThat(Finding.first())
+                .doesNotContain(Finding.HEAVY_CAST, Finding.HEAVY_GRAIN)
+                .hasSize(8);
+        assertThat(Finding.CAST.strong()).isEqualTo(Finding.HEAVY_CAST);
+        assertThat(Finding.GRAIN.strong()).isEqualTo(Finding.HEAVY_GRAIN);
+        assertThat(Finding.THIN.strong()).isEqualTo(Finding.THIN);
+    }
+
+    @Test
+    public void bathsAllowWhatTheyAllow() {
+        assertThat(BathRole.DEVELOPER.usualToleranceC()).isEqualTo(0.3);
+        assertThat(BathRole.BLEACH_FIX.usualToleranceC()).isEqualTo(1);
+        assertThat(BathRole.of("stabiliser").usualToleranceC()).isEqualTo(5);
+        assertThat(BathRole.PRE_BATH.mayBeLeftOut()).isTrue();
+        assertThat(BathRole.BLEACH_FIX.mayBeLeftOut()).isFalse();
+        assertThat(FilmLoad.leastMl(2, 1000, 10)).isEqualTo(200);
     }
 
     @Test

@@ -1,6 +1,7 @@
 package mezcla.batch;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.entry;
 
 import java.util.List;
 import mezcla.Leaflets;
@@ -9,6 +10,7 @@ import mezcla.leaflet.BathRole;
 import mezcla.log.BatchMixed;
 import mezcla.log.Bottle;
 import mezcla.log.MixedFill;
+import mezcla.mixing.BatchPlan;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -67,5 +69,27 @@ public class BottlingTest {
         shelf.take(own, 400);
         assertThat(own.cameFull()).isTrue();
         assertThat(FIRST.cameFull()).isFalse();
+    }
+
+    /** The developer takes the bottle that is left for it, though the bleach-fix chooses first. */
+    @Test
+    public void eachBathOfAPlanTakesTheBestBottleThatIsLeft() {
+        log.kit(3, 1, Leaflets.negative(), 4000);
+        List<BatchPlan.PlannedBath> baths = log.state().kit(1).plan(500).baths();
+        Bottling shelf = Bottling.beside(log.state());
+        assertThat(shelf.isFree(SECOND)).isTrue();
+        Bottling.Chosen chosen = shelf.choose(baths, OWNED);
+        assertThat(chosen.bottles()).containsExactly(entry("dev", SECOND), entry("bx", FIRST));
+        assertThat(chosen.missing()).isEmpty();
+        assertThat(shelf.isFree(SECOND)).isFalse();
+        assertThat(shelf.isFree(UNUSED)).isTrue();
+        Bottling.Chosen none = shelf.choose(baths, List.of(FIRST, SECOND));
+        assertThat(none.bottles()).isEmpty();
+        assertThat(none.missing()).containsExactly(500.0, 500.0);
+        assertThat(baths).noneMatch(BatchPlan.PlannedBath::mayStay);
+        Bottling spoiled = Bottling.beside(log.state());
+        assertThat(spoiled.choose(baths, List.of(FIRST)).bottles())
+                .as("a bottle that held bleach-fix is none for a developer")
+                .containsExactly(entry("bx", FIRST));
     }
 }

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import mezcla.Leaflets;
 import mezcla.TestLog;
+import mezcla.batch.LogState;
 import mezcla.leaflet.WasteRoute;
 import mezcla.measure.Refusal;
 import org.joda.money.CurrencyUnit;
@@ -256,6 +257,49 @@ public class EveryKindTest {
                 .containsExactlyInAnyOrderElementsOf(makes.stream()
                         .filter(each -> each.kind() == Subject.Kind.FILL)
                         .toList());
+    }
+
+    /** Rows that need nothing before them change nothing on the shelf and are never left out; the others are, and are named. */
+    @Test(dataProvider = "entries")
+    public void everyKindIsFolded(
+            LogEntry entry, EntryKind kind, Set<Subject> touches, Set<Subject> restsOn, Set<Subject> makes) {
+        boolean stands = restsOn.isEmpty()
+                || Set.of(
+                                EntryKind.BATCH_MIXED,
+                                EntryKind.RUN_CALLED_OFF,
+                                EntryKind.LEAFLET_CORRECTED,
+                                EntryKind.FILM_HANDLED)
+                        .contains(kind);
+        assertThat(LogState.fold(List.of(entry)).anomalies()).hasSize(stands ? 0 : 1);
+    }
+
+    @Test
+    public void whatHoldsMoneySaysSo() {
+        Money price = Money.parse("NZD 3.50");
+        assertThat(logged(null).holdsAmount()).isFalse();
+        assertThat(new RunLogged(
+                                AT,
+                                2,
+                                List.of(TestLog.roll(0)),
+                                List.of(),
+                                300,
+                                List.of(),
+                                null,
+                                null,
+                                List.of(),
+                                null,
+                                false,
+                                List.of(new Charge("Ines", price, true)))
+                        .holdsAmount())
+                .isTrue();
+        assertThat(new BatchMixed(AT, 2, "Test", List.of(fill(3))).holdsAmount())
+                .isFalse();
+        assertThat(kit().holdsAmount()).isTrue();
+        assertThat(new NoteLeft(AT, 2, "rinse longer").holdsAmount()).isFalse();
+        assertThat(new PaymentRecorded(AT, "Ines", price, null).accountConcerned())
+                .contains("Ines");
+        assertThat(new AccountCorrected(AT, "Devi", price, true, "moved away").accountConcerned())
+                .contains("Devi");
     }
 
     @Test

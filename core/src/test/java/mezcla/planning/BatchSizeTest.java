@@ -154,4 +154,33 @@ public class BatchSizeTest {
         assertThat(many.fits()).as("300 ml take 3.6 rolls").isFalse();
         assertThat(many.expected()).isEmpty();
     }
+
+    @Test
+    public void theCheapestWayOfEachKitComesFirst() {
+        KitOffer dear = new KitOffer("Dear", 6000, PRICE.multipliedBy(2), 0.012, 6.0, null, false);
+        KitOffer cheap = offer(6.0, null);
+        List<BatchSize> ways = BatchSize.ways(List.of(dear, cheap), 500, 2, 0);
+        assertThat(ways).isSortedAccordingTo(BatchSize.CHEAPEST_FIRST);
+        assertThat(ways).extracting(each -> each.offer().name()).contains("Dear", "Six litres");
+        List<BatchSize> best = BatchSize.best(List.of(dear, cheap), 500, 2);
+        assertThat(best).extracting(each -> each.offer().name()).containsExactly("Six litres", "Dear");
+        assertThat(best.get(0)).isEqualTo(ways.get(0));
+        assertThat(best.get(1).aRoll()).isEqualTo(best.get(0).aRoll().multipliedBy(2));
+        assertThat(BatchSize.all(cheap, 500, 2, 0)).hasSize(12);
+        assertThat(BatchSize.all(cheap, 501, 2, 0)).hasSize(11);
+        assertThat(BatchSize.all(new KitOffer("Whole", 6000, PRICE, 0.012, 6.0, null, true), 500, 2, 0))
+                .hasSize(1);
+    }
+
+    @Test
+    public void whatIsNoWayIsRefused() {
+        assertThatThrownBy(() -> BatchSize.of(offer(null, null), 0, 2, 0)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> BatchSize.of(offer(null, null), 1, 0, 0)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> BatchSize.of(offer(null, null), 1, 2, -1))
+                .isInstanceOf(IllegalArgumentException.class);
+        assertThat(BatchSize.of(offer(null, null), 72, 2, 0)).isPresent();
+        assertThat(BatchSize.of(offer(null, null), 73, 2, 0))
+                .as("less than one roll")
+                .isEmpty();
+    }
 }

@@ -341,6 +341,19 @@ public class LookTest extends DemoPagesTest {
             {"forgot to shake", "Uneven density along the roll, most in skies"},
             {"came out blank", "The film is clear, without edge print"},
             {"CONTRAST dense", "Negatives are dense, hard to see through"},
+            {"stabilizer", "The final rinse or stabiliser has turned pink"},
+            {"stabiliser pink", "The final rinse or stabiliser has turned pink"},
+            {"developer turned dark", "The developer has darkened from straw to tea"},
+            {"developer turned dark", "The developer has gone black, like coffee"},
+            {"bleach-fix blood red", "The bleach or bleach-fix has changed colour"},
+            {"pink final rinse", "The final rinse or stabiliser has turned pink"},
+            {"negatives are pink", "A reddish tint that stays when it is dry"},
+            {"flat and dark", "Slides came out too dark"},
+            {"sandy", "Grain like sand"},
+            {"grinding", "Stirring feels or sounds gritty"},
+            {"cast too cold", "A colour cast over a roll that was run too cool, too warm or too long"},
+            {"retikulation", "Wrinkled or net-like surface"},
+            {"bubles", "Round undeveloped spots"},
         };
     }
 
@@ -349,6 +362,23 @@ public class LookTest extends DemoPagesTest {
         List<SignGuide.Entry> found = guide.find(typed, "");
         assertThat(found).extracting(SignGuide.Entry::seen).contains(seen);
         assertThat(found.size()).isLessThan(guide.find("", "").size());
+    }
+
+    @DataProvider
+    public Object[][] best() {
+        return new Object[][] {
+            {"pink final rinse", "The final rinse or stabiliser has turned pink"},
+            {"bleach-fix blood red", "The bleach or bleach-fix has changed colour"},
+            {"negatives are pink", "A reddish tint that stays when it is dry"},
+            {"grinding", "Stirring feels or sounds gritty"},
+            {"milky wet negatives", "Wet negatives look milky or opalescent"},
+            {"developer gone black", "The developer has gone black, like coffee"},
+        };
+    }
+
+    @Test(dataProvider = "best")
+    public void whatFitsBestStandsFirst(String typed, String seen) {
+        assertThat(guide.find(typed, "").get(0).seen()).isEqualTo(seen);
     }
 
     @Test

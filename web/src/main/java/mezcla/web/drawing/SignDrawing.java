@@ -6,8 +6,8 @@ import java.util.Random;
 import java.util.function.Consumer;
 
 /**
- * A sign as one sees it: a strip of film with three pictures of a hill and a sun, a bottle, or water that runs off. It
- * shows the sign and no real film; words say the rest.
+ * A sign as one sees it: a strip of film with three pictures of a hill and a sun, a bottle, or water that runs off. Negatives
+ * are drawn as negatives and slides as slides, in the colours that film has, whatever the theme; words say the rest.
  *
  * @param shapes what it is drawn of, from the back to the front
  */
@@ -42,11 +42,17 @@ public record SignDrawing(List<Shape> shapes) {
         /** Haze over everything. */
         MILKY(film("scene", SignDrawing::haze)),
         /** A cool tint over everything. */
-        BLUISH(film("scene", all -> veil(all, "cool"))),
+        BLUISH(slide("scene", all -> veil(all, "cool"))),
+        /** As it should be. */
+        PLAIN(film("scene", all -> {})),
         /** Little density. */
         THIN(film("faint", all -> {})),
         /** Much density. */
-        DENSE(film("heavy", all -> frames(all, "dusk"))),
+        DENSE(film("heavy", all -> {})),
+        /** Slides that let too little light through. */
+        SLIDE_DARK(slide("dim", all -> {})),
+        /** Slides that let too much light through. */
+        SLIDE_LIGHT(slide("pale", all -> {})),
         /** A tint over everything. */
         CAST(film("scene", all -> veil(all, "warm"))),
         /** Two tints, one below the other. */
@@ -58,7 +64,7 @@ public record SignDrawing(List<Shape> shapes) {
         /** Uneven density. */
         UNEVEN(film("scene", SignDrawing::uneven)),
         /** One edge lighter. */
-        EDGE(film("scene", all -> band(all, 0, 60, WIDTH, 20, "light"))),
+        EDGE(film("scene", all -> band(all, 0, 60, WIDTH, 20, "thin"))),
         /** Round spots. */
         BUBBLES(film("scene", SignDrawing::bubbles)),
         /** Crescents. */
@@ -128,16 +134,26 @@ public record SignDrawing(List<Shape> shapes) {
         return PathData.of("M%s %sa%s %s 0 1 0 %s 0a%s %s 0 1 0 -%s 0z", x - r, y, r, r, 2 * r, r, r, 2 * r);
     }
 
+    /** A negative as it hangs: its base is orange, the sky is dense and the hill is not. */
     private static SignDrawing film(String scene, Consumer<List<Shape>> sign) {
+        return strip("film", scene, "dense", sign);
+    }
+
+    /** A slide as it hangs: its base is black, and the picture is as it was. */
+    private static SignDrawing slide(String scene, Consumer<List<Shape>> sign) {
+        return strip("slide", "slide-" + scene, "bright", sign);
+    }
+
+    private static SignDrawing strip(String base, String scene, String print, Consumer<List<Shape>> sign) {
         List<Shape> all = new ArrayList<>();
-        strip(all);
+        strip(all, base);
         for (int x : FRAMES) {
-            all.add(new Shape(box(x, FRAME_TOP, FRAME_WIDTH, FRAME_HEIGHT), "frame"));
             if (!scene.equals("none")) {
+                all.add(new Shape(box(x, FRAME_TOP, FRAME_WIDTH, FRAME_HEIGHT), "sky-" + scene));
                 hill(all, x, scene);
             }
         }
-        print(all);
+        print(all, scene.equals("faint") ? "faint-print" : print);
         sign.accept(all);
         holes(all);
         return new SignDrawing(all);
@@ -145,20 +161,20 @@ public record SignDrawing(List<Shape> shapes) {
 
     private static SignDrawing bare() {
         List<Shape> all = new ArrayList<>();
-        strip(all);
+        strip(all, "film");
         holes(all);
         return new SignDrawing(all);
     }
 
-    private static void strip(List<Shape> all) {
-        all.add(new Shape(box(0, 0, WIDTH, HEIGHT), "film"));
+    private static void strip(List<Shape> all, String base) {
+        all.add(new Shape(box(0, 0, WIDTH, HEIGHT), base));
     }
 
     /** The print along the edge, which develops whatever the camera did. */
-    private static void print(List<Shape> all) {
+    private static void print(List<Shape> all, String look) {
         for (int x : FRAMES) {
-            all.add(new Shape(box(x + 20, HEIGHT - 17, 12, 3), "scene"));
-            all.add(new Shape(box(x + 36, HEIGHT - 17, 5, 3), "scene"));
+            all.add(new Shape(box(x + 20, HEIGHT - 17, 12, 3), look));
+            all.add(new Shape(box(x + 36, HEIGHT - 17, 5, 3), look));
         }
     }
 
@@ -170,14 +186,9 @@ public record SignDrawing(List<Shape> shapes) {
     }
 
     private static void hill(List<Shape> all, double x, String look) {
-        all.add(new Shape(PathData.of("M%s %sl20 -24l14 12l12 -9l16 21z", x, FRAME_TOP + FRAME_HEIGHT), look));
-        all.add(new Shape(circle(x + 46, FRAME_TOP + 14, 6), look));
-    }
-
-    private static void frames(List<Shape> all, String look) {
-        for (int x : FRAMES) {
-            all.add(new Shape(box(x, FRAME_TOP, FRAME_WIDTH, FRAME_HEIGHT), look));
-        }
+        all.add(new Shape(
+                PathData.of("M%s %sl20 -24l14 12l12 -9l16 21z", x, FRAME_TOP + FRAME_HEIGHT), "hill-" + look));
+        all.add(new Shape(circle(x + 46, FRAME_TOP + 14, 6), "sun-" + look));
     }
 
     private static void veil(List<Shape> all, String look) {
@@ -216,15 +227,15 @@ public record SignDrawing(List<Shape> shapes) {
 
     private static void streaks(List<Shape> all) {
         for (int i = 0; i < HOLES; i++) {
-            all.add(new Shape(PathData.of("M%s 10l2 22h5l2 -22z", 4 + i * 16.0), "light"));
-            all.add(new Shape(PathData.of("M%s 82l2 -22h5l2 22z", 4 + i * 16.0), "light"));
+            all.add(new Shape(PathData.of("M%s 10l2 22h5l2 -22z", 4 + i * 16.0), "surge"));
+            all.add(new Shape(PathData.of("M%s 82l2 -22h5l2 22z", 4 + i * 16.0), "surge"));
         }
     }
 
     private static void uneven(List<Shape> all) {
         for (int i = 0; i < 5; i++) {
             double x = 8 + i * 47.0;
-            all.add(new Shape(PathData.of("M%s 22c18 -6 34 10 26 24s-24 12 -32 2s-8 -22 6 -26z", x), "light"));
+            all.add(new Shape(PathData.of("M%s 22c18 -6 34 10 26 24s-24 12 -32 2s-8 -22 6 -26z", x), "thin"));
         }
     }
 
@@ -265,14 +276,14 @@ public record SignDrawing(List<Shape> shapes) {
     }
 
     private static void patches(List<Shape> all) {
-        all.add(new Shape("M30 20c20 -4 50 4 46 22s-34 18 -46 8s-14 -26 0 -30z", "clear"));
-        all.add(new Shape("M150 44c16 -8 46 -6 48 10s-26 20 -42 14s-18 -18 -6 -24z", "clear"));
+        all.add(new Shape("M30 20c20 -4 50 4 46 22s-34 18 -46 8s-14 -26 0 -30z", "light"));
+        all.add(new Shape("M150 44c16 -8 46 -6 48 10s-26 20 -42 14s-18 -18 -6 -24z", "light"));
     }
 
     private static void scratches(List<Shape> all) {
-        all.add(new Shape("M0 34l240 2v1.4l-240 -2z", "clear"));
-        all.add(new Shape("M20 52l200 -1.6v1.2l-200 1.6z", "clear"));
-        all.add(new Shape("M0 60h160v1h-160z", "clear"));
+        all.add(new Shape("M0 34l240 2v1.4l-240 -2z", "scratch"));
+        all.add(new Shape("M20 52l200 -1.6v1.2l-200 1.6z", "scratch"));
+        all.add(new Shape("M0 60h160v1h-160z", "scratch"));
     }
 
     private static SignDrawing bottle(String liquid, Consumer<List<Shape>> sign) {
@@ -281,7 +292,7 @@ public record SignDrawing(List<Shape> shapes) {
         sign.accept(all);
         all.add(new Shape(
                 "M108 4h24v10q0 4 6 6q8 3 8 12v50q0 8 -8 8h-36q-8 0 -8 -8v-50q0 -9 8 -12q6 -2 6 -6z", "outline"));
-        all.add(new Shape(box(106, 2, 28, 8), "scene"));
+        all.add(new Shape(box(106, 2, 28, 8), "cap"));
         return new SignDrawing(all);
     }
 
@@ -293,7 +304,7 @@ public record SignDrawing(List<Shape> shapes) {
     private static void crystals(List<Shape> all) {
         all.add(new Shape(
                 "M102 88l4 -18l3 18zM110 88l6 -26l3 26zM120 88l3 -14l4 14zM127 88l6 -22l3 22zM136 88l2 -12l3 12z",
-                "clear"));
+                "crystal"));
     }
 
     private static void smell(List<Shape> all) {

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.util.HashMap;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
@@ -141,8 +141,8 @@ public class LeafletDocumentTest {
     /** What sheets print beside the usual: ranges of water and of warmth, and a tank that is moved at first only. */
     @Test
     public void rangesAndATankThatThenStandsStillAreKept() throws IOException {
-        Map<String, String> typed = new HashMap<>(
-                SheetForm.of(LeafletDocument.read(document("oxbow-negative-liquid"))).typed());
+        Map<String, String> typed = new HashMap<>(SheetForm.of(LeafletDocument.read(document("oxbow-negative-liquid")))
+                .typed());
         typed.put("bath0-water", "800 to 840 ml");
         typed.put("bath0-moved", "invert 15 s, then still");
         typed.put("bath1-at", "72–100 °F");
@@ -168,12 +168,12 @@ public class LeafletDocumentTest {
 
     @Test
     public void ouncesOfALiquidAreAskedAbout() throws IOException {
-        Map<String, String> typed = new HashMap<>(
-                SheetForm.of(LeafletDocument.read(document("oxbow-negative-liquid"))).typed());
+        Map<String, String> typed = new HashMap<>(SheetForm.of(LeafletDocument.read(document("oxbow-negative-liquid")))
+                .typed());
         typed.put("part0-amount", "8 oz");
-        assertThat(new SheetReading(new SheetForm(typed)).remarks())
-                .anySatisfy(remark -> assertThat(remark.sentence().replace('\u00a0', ' '))
-                        .isEqualTo("“8 oz” is read as a weight, 226.8 g. If it is a liquid, type 8 fl oz, which is 237 ml."));
+        assertThat(new SheetReading(new SheetForm(typed)).remarks()).anySatisfy(remark -> assertThat(
+                        remark.sentence().replace('\u00a0', ' '))
+                .isEqualTo("“8 oz” is read as a weight, 226.8 g. If it is a liquid, type 8 fl oz, which is 237 ml."));
     }
 
     @DataProvider
