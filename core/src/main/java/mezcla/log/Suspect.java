@@ -4,6 +4,8 @@ package mezcla.log;
 public enum Suspect {
     /** The chemistry. */
     CHEMISTRY("the chemistry"),
+    /** Temperature, time or agitation of this run. */
+    RUN("how it was run: temperature, time, agitation"),
     /** Exposure in the camera. */
     EXPOSURE("exposure"),
     /** Light that got in, or the light of the scene. */

@@ -14,6 +14,7 @@ import mezcla.log.FilmInspected;
 import mezcla.log.Finding;
 import mezcla.log.RunBath;
 import mezcla.log.RunLogged;
+import mezcla.log.RunStarted;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
@@ -89,5 +90,36 @@ public class FilmLookTest {
         assertThat(half.rollsOf(6)).isEqualTo(6);
         assertThat(half.rollsOf(6 + twice / 3)).isCloseTo(7, within(1e-9));
         assertThat(half.rollsOf(half.scaledRolls() + twice / 3)).isCloseTo(10, within(1e-9));
+    }
+
+    private boolean isSuspect(int seconds, Double celsius) {
+        RunStarted start = log.start(1, 1, 1, 300, 1L, 2L);
+        RunLogged run = log.add(
+                1,
+                stamp -> new RunLogged(
+                        stamp,
+                        1,
+                        start.rolls(),
+                        List.of(new RunBath(1, seconds, 1, 5, 0, celsius)),
+                        300,
+                        List.of(),
+                        start.stamp().sequence()));
+        return HowItWasRun.isSuspect(log.book(), log.state().batch(1), run);
+    }
+
+    /** The developer is planned for 200 s, and printed for 38 °C. */
+    @Test
+    public void howItWasRunIsSuspectedWhereTheLogShowsIt() {
+        double printed = log.state().fill(1).bath().timing().atC();
+        double most = log.state().fill(1).bath().timing().mostC();
+        assertThat(isSuspect(200, printed)).isFalse();
+        assertThat(isSuspect(204, null)).isFalse();
+        assertThat(isSuspect(205, null)).isTrue();
+        assertThat(isSuspect(190, null)).isTrue();
+        assertThat(isSuspect(200, most)).isFalse();
+        assertThat(isSuspect(200, most + 0.5)).isTrue();
+        RunLogged once = log.run(2, 1, 1, 1L, 2L);
+        assertThat(HowItWasRun.isSuspect(log.book(), log.state().batch(1), once))
+                .isFalse();
     }
 }

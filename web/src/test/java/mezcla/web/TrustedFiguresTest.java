@@ -88,7 +88,9 @@ public class TrustedFiguresTest extends DemoPagesTest {
         assertThat(last.baths().get(0).celsius()).isEqualTo(36.1);
         assertThat(page("/journal", "ines")).contains("at 36.1 °C, outside 37.7 °C to 38.3 °C");
         assertThat(page("/batches/4/looks/" + last.stamp().sequence(), "ines"))
-                .contains("The developer was at 36.1 °C, outside 37.7 °C to 38.3 °C");
+                .contains("The developer was at 36.1 °C, outside 37.7 °C to 38.3 °C")
+                .contains("The film is still wet")
+                .doesNotContain("name=\"result\"");
         String started = String.valueOf(send(
                         "/batches/4/starts",
                         "ines",

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.batch.FilmLook;
+import mezcla.batch.HowItWasRun;
 import mezcla.batch.LogBook;
 import mezcla.batch.LogState;
 import mezcla.leaflet.Bath;
@@ -66,6 +67,7 @@ public class LookService {
      * @param remarks what went wrong in it, and what of its baths was not as warm as printed
      * @param trims what a correction would do; empty where the batch has no developer any more
      * @param hangs where it hangs, and until when it dries; empty where it is dry
+     * @param ranOtherwise whether how it was run is the first thing to suspect
      */
     public record Film(
             long batchId,
@@ -76,7 +78,8 @@ public class LookService {
             boolean wet,
             List<String> trims,
             List<String> remarks,
-            String hangs) {}
+            String hangs,
+            boolean ranOtherwise) {}
 
     /**
      * The film of a run.
@@ -115,7 +118,8 @@ public class LookService {
                                 accidents(batch, run),
                                 TemperatureWords.outside(run.baths(), id -> bath(batch, id)).stream())
                         .toList(),
-                isWet(run) ? hangs(run) : "");
+                isWet(run) ? hangs(run) : "",
+                HowItWasRun.isSuspect(log.book(), batch, run));
     }
 
     private String hangs(RunLogged run) {
