@@ -159,6 +159,40 @@ public class JudgementTest extends DemoPagesTest {
         assertThat(photos.ofBatch(5)).noneMatch(photo -> photo.file().equals(file));
     }
 
+    /** The leaflet prints no number of rolls for its final rinse; the house sets one all the same, for a one-shot too. */
+    @Test
+    public void aHouseSetsALimitWhereTheSheetPrintsNone() throws Exception {
+        assertThat(page("/leaflets/1/evidence", "bram")).contains("name=\"rolls-fr\"", "name=\"days-fr\"");
+        String slides = page("/leaflets", "bram")
+                .replaceAll("(?s).*href=\"/leaflets/([0-9]+)\"(?:(?!href=).)*Lantern Slide.*", "$1");
+        assertThat(page("/leaflets/" + slides + "/evidence", "bram")).contains("name=\"rolls-f1\"");
+        assertThat(send(
+                                "/leaflets/1/limits/fr",
+                                "bram",
+                                "rolls-fr",
+                                "30",
+                                "days-fr",
+                                "a while",
+                                "reason-fr",
+                                "it froths")
+                        .getStatus())
+                .isEqualTo(422);
+        assertThat(send(
+                                "/leaflets/1/limits/fr",
+                                "bram",
+                                "rolls-fr",
+                                "30",
+                                "days-fr",
+                                "4 months",
+                                "reason-fr",
+                                "it froths")
+                        .getRedirectedUrl())
+                .isEqualTo("/leaflets/1/evidence?saved");
+        assertThat(page("/leaflets/1/evidence", "ines").replace('\u00a0', ' '))
+                .contains("The house allows 30 rolls and 122 days: it froths");
+        send("/leaflets/1/limits/fr", "bram", "rolls-fr", "", "days-fr", "", "reason-fr", "as it was");
+    }
+
     @DataProvider
     public Object[][] badPhotos() throws IOException {
         byte[] jpeg = written(picture(40, 30), "jpeg");

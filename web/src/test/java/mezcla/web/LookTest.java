@@ -19,7 +19,7 @@ import mezcla.verdict.State;
 import mezcla.web.answers.Planning;
 import mezcla.web.drawing.plot.LifeWindowDrawing;
 import mezcla.web.log.DarkroomLog;
-import mezcla.web.look.SignGuide;
+import mezcla.web.look.signs.SignGuide;
 import mezcla.web.settings.HouseService;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;

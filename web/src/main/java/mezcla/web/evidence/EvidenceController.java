@@ -36,10 +36,18 @@ class EvidenceController {
         }
     }
 
+    /** A life of the house’s own, in days or with its unit; blank for what is printed. */
+    static final class Life implements FieldReader<Double> {
+        @Override
+        public Double read(String typed) {
+            return Objects.requireNonNull(EvidenceService.days(typed));
+        }
+    }
+
     /** What the house allows of a bath. */
     record LimitForm(
             @Takes(field = "rolls-{bath}", by = Limit.class) @Nullable Double rolls,
-            @Takes(field = "days-{bath}", by = Limit.class) @Nullable Double days,
+            @Takes(field = "days-{bath}", by = Life.class) @Nullable Double days,
             @Takes(field = "reason-{bath}", most = 200, or = FormObjection.ReasonMissing.class) String reason) {}
 
     @GetMapping("/leaflets/{id}/evidence")

@@ -8,6 +8,7 @@ import java.util.Optional;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.Range;
+import mezcla.leaflet.SheetLines;
 import mezcla.log.HouseDecided;
 import mezcla.measure.Refusal;
 import mezcla.verdict.HouseEvidence;
@@ -50,7 +51,7 @@ public class EvidenceService implements BringsBack {
      * @param id the version of the leaflet
      * @param name what it is called
      * @param title what it comes to
-     * @param baths of each bath that has limits
+     * @param baths of each bath
      */
     public record Seen(long id, String name, String title, List<OfBath> baths) {}
 
@@ -60,6 +61,7 @@ public class EvidenceService implements BringsBack {
      * @param key the bath
      * @param name what it is called
      * @param printed what its leaflet prints
+     * @param otherwise what counts where the house has decided nothing
      * @param allowed what the house allows beside that; empty for as printed
      * @param because why; empty for as printed
      * @param summary what was seen
@@ -73,6 +75,7 @@ public class EvidenceService implements BringsBack {
             String key,
             String name,
             String printed,
+            String otherwise,
             String allowed,
             String because,
             String summary,
@@ -93,9 +96,6 @@ public class EvidenceService implements BringsBack {
         List<OfBath> baths = new ArrayList<>();
         int proposals = 0;
         for (Bath bath : leaflet.baths()) {
-            if (bath.oneShot() != null || (bath.capacity() == null && bath.lifeDays() == null)) {
-                continue;
-            }
             HouseEvidence evidence =
                     HouseEvidence.of(log.state(), leaflet, bath, houses.house().timeZone());
             baths.add(ofBath(leaflet, evidence));
@@ -121,6 +121,9 @@ public class EvidenceService implements BringsBack {
                 bath.key(),
                 bath.role().name(),
                 "%s and %s".formatted(printed(bath.capacity(), "roll"), printed(bath.lifeDays(), "day")),
+                bath.capacity() == null && bath.lifeDays() == null
+                        ? "The leaflet prints no limits for it, so the house’s default limits count."
+                        : "The house goes by what is printed.",
                 allowed.map(each -> figures(each.limit())).orElse(""),
                 allowed.map(HouseService.Allowed::reason).orElse(""),
                 summary(evidence),
@@ -211,6 +214,19 @@ public class EvidenceService implements BringsBack {
     @Transactional
     public void bringBack(SignedIn who, String subject, String setting) {
         allow(who, Objects.requireNonNull(decisions.read(setting, HouseService.Allowed.class)));
+    }
+
+    /** Days from 1 to 999, or weeks, months and years of them; null where nothing was typed. */
+    static @Nullable Double days(String typed) {
+        String text = typed.strip();
+        if (!text.matches(".*[a-zA-Z].*")) {
+            return figure(text);
+        }
+        try {
+            return Math.rint(SheetLines.life(text).max());
+        } catch (Refusal unread) {
+            throw Refusal.of(new FormObjection.NotALimit(text));
+        }
     }
 
     /** A number from 1 to 999; null where nothing was typed. */

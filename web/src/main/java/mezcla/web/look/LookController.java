@@ -20,6 +20,7 @@ import mezcla.web.forms.declared.RefusedAt;
 import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.declared.Takes;
 import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.look.signs.SignGuide;
 import mezcla.web.photo.Picture;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;

@@ -209,7 +209,7 @@ public sealed interface Owned {
 
         @Override
         public String words() {
-            return "off by %s K".formatted(Figures.plain(offsetC, 1));
+            return "off by " + Figures.apart(offsetC);
         }
 
         @Override

@@ -195,6 +195,12 @@ public final class Figures {
         return rounded(degrees, 1).toPlainString() + "\u00a0" + Units.shown().temperatureName();
     }
 
+    /** How far two temperatures are apart: {@code 0.5 °C}, or {@code 0.9 °F} where the page is read so. */
+    public static String apart(double celsius) {
+        double degrees = Units.shown() == Units.US ? celsius * 1.8 : celsius;
+        return plain(degrees, 1) + "\u00a0" + Units.shown().temperatureName();
+    }
+
     /** A temperature in whole degrees of the page's scale, without its name, as it stands at an axis. */
     public static String degrees(double celsius) {
         return plain(Units.shown() == Units.US ? Temperature.ofCelsius(celsius).fahrenheit() : celsius, 0);

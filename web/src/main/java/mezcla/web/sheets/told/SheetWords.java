@@ -44,8 +44,8 @@ public final class SheetWords {
             case STEPS_FALL ->
                 "%s: the time up to roll %s is shorter than the one before.".formatted(bath, Figures.rolls(figure));
             case DEVELOPER_TOLERANCE ->
-                "%s may be off by %s K, which is much for a developer: look again."
-                        .formatted(bath, Figures.plain(figure, 1));
+                "%s may be off by %s, which is much for a developer: look again."
+                        .formatted(bath, Figures.apart(figure));
             case TABLE_RISES ->
                 "%s: at %s it takes longer than when it is cooler.".formatted(bath, Figures.celsius(figure));
             case VALUE_SHARES ->

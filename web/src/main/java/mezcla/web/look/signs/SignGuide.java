@@ -1,4 +1,4 @@
-package mezcla.web.look;
+package mezcla.web.look.signs;
 
 import java.io.IOException;
 import java.io.InputStream;

@@ -1,4 +1,4 @@
-package mezcla.web.look;
+package mezcla.web.look.signs;
 
 import java.util.Arrays;
 import java.util.List;
