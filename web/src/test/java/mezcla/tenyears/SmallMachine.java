@@ -18,7 +18,8 @@ final class SmallMachine {
     private static final String CORE = "0";
     private static final String MEMORY = "140m";
     private static final String OPTIONS = "-XX:+UseSerialGC -XX:TieredStopAtLevel=1 -XX:MaxMetaspaceSize=160m";
-    private static final int REQUESTS = 40;
+    private static final int WARM_UP = 8;
+    private static final int REQUESTS = 20;
     private static final double MOST_MB = 400;
     private static final double MOST_START_S = 90;
     private static final double MOST_LATE_MS = 1500;
@@ -73,7 +74,7 @@ final class SmallMachine {
             if (!pages.isEmpty()) {
                 HttpClient member = TenYears.signedIn(address, name, password);
                 for (Map.Entry<String, String> page : pages.entrySet()) {
-                    TenYears.ask(member, address + page.getValue(), REQUESTS, 1);
+                    TenYears.ask(member, address + page.getValue(), WARM_UP, 1);
                     costs.put(page.getKey(), TenYears.ask(member, address + page.getValue(), REQUESTS, 1));
                 }
             }
