@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.ToDoubleFunction;
 import mezcla.batch.FillState;
 import mezcla.leaflet.ProcessStep;
@@ -55,9 +56,11 @@ public record Warming(
      * @param name what it is for
      * @param ml how much, in ml
      * @param atC how warm it is wanted, in °C
+     * @param leastC from where on that is near enough, in °C
+     * @param mostC up to where, in °C
      * @param neededAfter how long after the first pouring it is needed, in seconds
      */
-    public record Water(String name, double ml, double atC, int neededAfter) {}
+    public record Water(String name, double ml, double atC, double leastC, double mostC, int neededAfter) {}
 
     /**
      * Water from the taps.
@@ -121,16 +124,30 @@ public record Warming(
             RunSteps.Step step = steps.steps().get(i);
             Schedule.Timed timed = steps.schedule().steps().get(i);
             Double atC = step.atC();
-            if (isWater(step) && atC != null && Slack.exceeds(atC - WATER_TOLERANCE_C, roomC)) {
+            if (!isWater(step) || atC == null) {
+                continue;
+            }
+            double leastC = Objects.requireNonNullElse(step.leastC(), atC - WATER_TOLERANCE_C);
+            double mostC = Objects.requireNonNullElse(step.mostC(), atC + WATER_TOLERANCE_C);
+            if (Slack.exceeds(leastC, roomC)) {
                 double ml = Math.max(1, step.fills()) * plan.question().tankMl();
-                Water water =
-                        new Water(step.kind() == ProcessStep.Kind.PRE_SOAK ? "the pre-soak" : "washing", ml, atC, (int)
-                                Math.floor(timed.startsAt()));
+                Water water = new Water(
+                        step.kind() == ProcessStep.Kind.PRE_SOAK ? "the pre-soak" : "washing",
+                        ml,
+                        atC,
+                        leastC,
+                        mostC,
+                        (int) Math.floor(timed.startsAt()));
                 all.merge(
-                        water.name() + atC,
+                        water.name() + atC + leastC + mostC,
                         water,
-                        (first, more) ->
-                                new Water(first.name(), first.ml() + more.ml(), first.atC(), first.neededAfter()));
+                        (first, more) -> new Water(
+                                first.name(),
+                                first.ml() + more.ml(),
+                                first.atC(),
+                                first.leastC(),
+                                first.mostC(),
+                                first.neededAfter()));
             }
         }
         return List.copyOf(all.values());
@@ -161,8 +178,8 @@ public record Warming(
             double litres = water.ml() / ML_A_LITRE;
             wanted.add(new WarmUp.Wanted(
                     new WarmUp.Warmed(litres, WarmUp.usualWPerK(false, litres), bottlesC),
-                    water.atC() - WATER_TOLERANCE_C,
-                    water.atC() + WATER_TOLERANCE_C,
+                    water.leastC(),
+                    water.mostC(),
                     water.neededAfter()));
         }
         return wanted;

@@ -258,6 +258,7 @@ public class AsPrintedTest {
                 .extracting(ProcessStep::bath)
                 .containsExactly("bx", "bx", "bx");
         assertThat(BathRole.of("stabiliser").isCalled("Stabilizer")).isTrue();
+        assertThat(BathRole.of("stabiliser").isCalled("Stabiliser")).isTrue();
         assertThat(BathRole.of("stabiliser").isCalled("Final rinse")).isTrue();
         assertThat(BathRole.of("stabiliser").isCalled("Stop")).isFalse();
     }

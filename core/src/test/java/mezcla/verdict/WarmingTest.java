@@ -108,4 +108,34 @@ public class WarmingTest {
         assertThat(wanted.get(2).mostC()).isEqualTo(39);
         assertThat(wanted.get(3).in().litres()).isCloseTo(1.5, within(1e-9));
     }
+
+    /** Water that may be from 24 to 40 °C is warmed where the room is cooler than that alone, and to that range. */
+    @Test
+    public void waterOfARangeIsWarmEnoughFromItsLowestOn() {
+        Leaflet plain = washed();
+        List<ProcessStep> steps = List.of(
+                plain.steps().get(1),
+                plain.steps().get(2),
+                new ProcessStep(ProcessStep.Kind.WASH_FILLS, null, null, null, 3, 32.0, 24.0, 40.0, null));
+        Leaflet range = new Leaflet(
+                plain.key(),
+                1,
+                plain.name(),
+                plain.maker(),
+                plain.process(),
+                null,
+                plain.makesMl(),
+                plain.parts(),
+                plain.baths(),
+                steps,
+                List.of());
+        assertThat(warming(mixed(range), new HouseWater(14, 14, 25), null).inTub()).isEmpty();
+        Warming warming = warming(mixed(range), new HouseWater(14, 14, 20), null);
+        assertThat(warming.inTub())
+                .extracting(Warming.Water::leastC, Warming.Water::mostC)
+                .containsExactly(tuple(24.0, 40.0));
+        WarmUp.Wanted water = warming.wanted(fill -> 2.5, 19).get(2);
+        assertThat(water.leastC()).isEqualTo(24);
+        assertThat(water.mostC()).isEqualTo(40);
+    }
 }

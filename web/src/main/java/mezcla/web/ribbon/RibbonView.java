@@ -205,7 +205,13 @@ public record RibbonView(
         return cues;
     }
 
+    /** How warm a step is; water that may be from one temperature to another is shown so. */
     public static String temperature(RunSteps.Step step) {
+        Double least = step.leastC();
+        Double most = step.mostC();
+        if (step.role() == null && least != null && most != null) {
+            return Figures.celsius(least, most);
+        }
         return step.atC() == null ? step.role() == null ? "" : "as warm as the room" : Figures.celsius(step.atC());
     }
 

@@ -195,6 +195,16 @@ public final class Figures {
         return rounded(degrees, 1).toPlainString() + "\u00a0" + Units.shown().temperatureName();
     }
 
+    /** From one temperature to another, as it is printed: {@code 24–41 °C}, or {@code 75–105 °F}. */
+    public static String celsius(double leastC, double mostC) {
+        boolean us = Units.shown() == Units.US;
+        return plain(us ? Temperature.ofCelsius(leastC).fahrenheit() : leastC, 1)
+                + "–"
+                + plain(us ? Temperature.ofCelsius(mostC).fahrenheit() : mostC, 1)
+                + "\u00a0"
+                + Units.shown().temperatureName();
+    }
+
     /** How far two temperatures are apart: {@code 0.5 °C}, or {@code 0.9 °F} where the page is read so. */
     public static String apart(double celsius) {
         double degrees = Units.shown() == Units.US ? celsius * 1.8 : celsius;

@@ -149,7 +149,7 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
     private static String temperature(RunSteps.Step step) {
         Double least = step.leastC();
         Double most = step.mostC();
-        return least == null || most == null || least.equals(most)
+        return step.role() == null || least == null || most == null || least.equals(most)
                 ? RibbonView.temperature(step)
                 : "%s, %s to %s".formatted(RibbonView.temperature(step), Figures.celsius(least), Figures.celsius(most));
     }

@@ -124,7 +124,12 @@ public record WaysView(
         String length = step.fills() != null
                 ? ", " + Figures.count(step.fills(), "fill")
                 : step.seconds() != null ? " for " + Figures.clock(step.seconds()) : "";
-        return what + length + (step.atC() == null ? "" : " at " + Figures.celsius(step.atC()));
+        Double least = step.leastC();
+        Double most = step.mostC();
+        String warmth = step.atC() == null
+                ? ""
+                : " at " + (least == null || most == null ? Figures.celsius(step.atC()) : Figures.celsius(least, most));
+        return what + length + warmth;
     }
 
     private static String turning(Leaflet leaflet, Movement movement) {
