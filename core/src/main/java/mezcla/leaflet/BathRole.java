@@ -155,7 +155,8 @@ public record BathRole(String key, String name, String letters, Nature nature) {
     /** Other names that sheets print, by the key of the bath. */
     private static final Map<String, Set<String>> ALSO_CALLED = Map.of(
             "bleach-fix", Set.of("blix", "bleach fix", "bleachfix"),
-            "stabiliser", Set.of("stabiliser", "stabilizer", "stab", "final rinse", "stabilising bath", "stabilizing bath"),
+            "stabiliser",
+                    Set.of("stabiliser", "stabilizer", "stab", "final rinse", "stabilising bath", "stabilizing bath"),
             "developer", Set.of("dev", "colour developer", "color developer"),
             "first-developer", Set.of("1st developer", "first dev"),
             "colour-developer", Set.of("color developer", "colour dev", "color dev"),

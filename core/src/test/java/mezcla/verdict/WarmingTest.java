@@ -129,7 +129,8 @@ public class WarmingTest {
                 plain.baths(),
                 steps,
                 List.of());
-        assertThat(warming(mixed(range), new HouseWater(14, 14, 25), null).inTub()).isEmpty();
+        assertThat(warming(mixed(range), new HouseWater(14, 14, 25), null).inTub())
+                .isEmpty();
         Warming warming = warming(mixed(range), new HouseWater(14, 14, 20), null);
         assertThat(warming.inTub())
                 .extracting(Warming.Water::leastC, Warming.Water::mostC)

@@ -201,7 +201,7 @@ public record SignDrawing(List<Shape> shapes) {
 
     private static void haze(List<Shape> all) {
         veil(all, "light");
-        for (int x = -60; x < WIDTH; x += 14) {
+        for (int x = 0; x <= WIDTH - 31; x += 14) {
             slanted(all, x, 5, "light");
         }
     }
