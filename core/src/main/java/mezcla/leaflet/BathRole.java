@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import mezcla.measure.Refusal;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a bath does (rules, section 1).
@@ -174,6 +176,53 @@ public record BathRole(String key, String name, String letters, Nature nature) {
         return said.equals(name().toLowerCase(Locale.ROOT))
                 || said.equals(letters().toLowerCase(Locale.ROOT))
                 || ALSO_CALLED.getOrDefault(key(), Set.of()).contains(said);
+    }
+
+    /** The standard bath that a part is named for, as {@code Bleach-fix A} for the bleach-fix; null for none. */
+    static @Nullable BathRole namedBy(String part) {
+        String said = part.strip().toLowerCase(Locale.ROOT);
+        BathRole found = null;
+        int length = 0;
+        for (BathRole role : STANDARD) {
+            for (String name : role.names()) {
+                boolean begins = said.startsWith(name)
+                        && (said.length() == name.length() || !Character.isLetter(said.charAt(name.length())));
+                boolean itsOwn = name.equalsIgnoreCase(role.name());
+                if (begins && (name.length() > length || (itsOwn && name.length() == length))) {
+                    found = role;
+                    length = name.length();
+                }
+            }
+        }
+        return found;
+    }
+
+    private List<String> names() {
+        return Stream.concat(
+                        Stream.of(name().toLowerCase(Locale.ROOT)), ALSO_CALLED.getOrDefault(key(), Set.of()).stream())
+                .toList();
+    }
+
+    /**
+     * Whether a part that is named for one bath may go into this one: its own, a developer's into any developer, the two
+     * halves of a bleach-fix into it, and what ends a run into whatever ends it.
+     */
+    boolean mayTakeWhatIsNamedFor(BathRole other) {
+        return key.equals(other.key)
+                || (isDeveloper() && other.nature == Nature.DEVELOPER)
+                || (nature == Nature.DEVELOPER && other.nature == Nature.COLOUR_DEVELOPER)
+                || (nature == Nature.BLEACH_FIX && (other.nature == Nature.BLEACH || other.nature == Nature.FIXER))
+                || (isLast() && other.isLast())
+                || nature == Nature.OTHER;
+    }
+
+    /** Where a process has it among the others; equal for those that come in either order. */
+    Nature place() {
+        return switch (nature) {
+            case BLEACH_FIX -> Nature.FIXER;
+            case WETTING_AGENT -> Nature.STABILISER;
+            default -> nature;
+        };
     }
 
     private record Traits(

@@ -73,7 +73,11 @@ public final class LeafletCheck {
         /** No capacity is printed, so that the house's stands in. */
         CAPACITY_NOT_PRINTED,
         /** A bath whose role does not belong to the sheet's process. */
-        ROLE_OF_ANOTHER_PROCESS
+        ROLE_OF_ANOTHER_PROCESS,
+        /** A bath after one that no process has before it; {@link Remark#missing} is that one. */
+        ORDER_ODD,
+        /** A part that is named for another bath than it goes into; {@link Remark#missing} is what it is named for. */
+        PART_OF_ANOTHER_BATH
     }
 
     /**
@@ -84,7 +88,7 @@ public final class LeafletCheck {
      * @param part the part; null where it is about none
      * @param figure the figure that is odd
      * @param limit what it should be
-     * @param missing the role of a bath that is missing; null for everything else
+     * @param missing the role of a bath that is missing, or that something is mistaken for; null for everything else
      */
     public record Remark(
             Code code,
@@ -106,6 +110,7 @@ public final class LeafletCheck {
         LeafletCheck check = new LeafletCheck(leaflet);
         leaflet.parts().forEach(check::part);
         leaflet.baths().forEach(check::bath);
+        check.order();
         check.valueShares();
         leaflet.process()
                 .missing(leaflet.baths().stream().map(Bath::role).toList())
@@ -154,12 +159,41 @@ public final class LeafletCheck {
         }
         timing(bath);
         limits(bath);
+        recipe.additions().forEach(addition -> namedFor(bath, addition.part()));
         if (!leaflet.process().expects(bath.role())) {
             add(Code.ROLE_OF_ANOTHER_PROCESS, bath, null, 0, 0);
         }
         if (!leaflet.steps().isEmpty()
                 && leaflet.steps().stream().noneMatch(step -> bath.key().equals(step.bath()))) {
             add(Code.STEP_MISSING, bath, null, 0, 0);
+        }
+    }
+
+    /** Each after what comes before it; a stop belongs after a developer. */
+    private void order() {
+        BathRole before = null;
+        BathRole last = null;
+        for (Bath bath : leaflet.baths()) {
+            BathRole role = bath.role();
+            if (role.nature() == BathRole.Nature.STOP) {
+                if (last != null && !last.isDeveloper()) {
+                    remarks.add(new Remark(Code.ORDER_ODD, bath, null, 0, 0, last));
+                }
+            } else if (role.nature() != BathRole.Nature.OTHER) {
+                if (before != null && role.place().compareTo(before.place()) < 0) {
+                    remarks.add(new Remark(Code.ORDER_ODD, bath, null, 0, 0, before));
+                }
+                before = role;
+            }
+            last = role;
+        }
+    }
+
+    private void namedFor(Bath bath, String key) {
+        Part part = leaflet.part(key);
+        BathRole named = BathRole.namedBy(part.name());
+        if (named != null && !bath.role().mayTakeWhatIsNamedFor(named)) {
+            remarks.add(new Remark(Code.PART_OF_ANOTHER_BATH, bath, part, 0, 0, named));
         }
     }
 

@@ -3,6 +3,8 @@ package mezcla.leaflet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import mezcla.Leaflets;
@@ -105,6 +107,78 @@ public class LeafletCheckTest {
                 .extracting(LeafletCheck.Remark::code)
                 .contains(code)
                 .hasSizeLessThanOrEqualTo(3);
+    }
+
+    @Test
+    public void anOrderThatNoProcessHasIsAskedAbout() {
+        List<Bath> backwards = new ArrayList<>(SOUND.baths());
+        Collections.reverse(backwards);
+        assertThat(LeafletCheck.of(with(SOUND, SOUND.parts(), backwards, List.of())))
+                .filteredOn(remark -> remark.code() == LeafletCheck.Code.ORDER_ODD)
+                .extracting(remark -> remark.bath().role(), LeafletCheck.Remark::missing)
+                .containsExactly(tuple(BathRole.DEVELOPER, BathRole.BLEACH_FIX));
+    }
+
+    @Test
+    public void aStopBelongsAfterADeveloper() {
+        Bath developer = SOUND.baths().get(0);
+        Bath stop = as(developer, BathRole.STOP);
+        assertThat(codes(developer, stop, as(developer, BathRole.BLEACH))).doesNotContain(LeafletCheck.Code.ORDER_ODD);
+        assertThat(codes(developer, as(developer, BathRole.BLEACH), stop)).contains(LeafletCheck.Code.ORDER_ODD);
+        assertThat(codes(developer, as(developer, BathRole.BLEACH_FIX), as(developer, BathRole.FIXER)))
+                .doesNotContain(LeafletCheck.Code.ORDER_ODD);
+        assertThat(codes(developer, as(developer, BathRole.WETTING_AGENT), as(developer, BathRole.STABILISER)))
+                .doesNotContain(LeafletCheck.Code.ORDER_ODD);
+    }
+
+    private static List<LeafletCheck.Code> codes(Bath... baths) {
+        return LeafletCheck.of(with(SOUND, SOUND.parts(), List.of(baths), List.of())).stream()
+                .map(LeafletCheck.Remark::code)
+                .toList();
+    }
+
+    private static Bath as(Bath bath, BathRole role) {
+        return new Bath(
+                role.key(),
+                role,
+                bath.recipe(),
+                bath.timing(),
+                bath.capacityForMl(),
+                bath.capacity(),
+                bath.lifeDays(),
+                null,
+                null);
+    }
+
+    @DataProvider
+    public Object[][] named() {
+        return new Object[][] {
+            {"Bleach-fix A", BathRole.STOP, BathRole.BLEACH_FIX},
+            {"Bleach", BathRole.STOP, BathRole.BLEACH},
+            {"Bleach", BathRole.BLEACH_FIX, null},
+            {"Blix B", BathRole.BLEACH_FIX, null},
+            {"Fixer", BathRole.BLEACH, BathRole.FIXER},
+            {"Developer A", BathRole.FIRST_DEVELOPER, null},
+            {"Colour developer A", BathRole.DEVELOPER, null},
+            {"Colour developer A", BathRole.FIRST_DEVELOPER, BathRole.COLOUR_DEVELOPER},
+            {"Wetting agent", BathRole.STABILISER, null},
+            {"Part C", BathRole.FIXER, null},
+            {"Fixerless powder", BathRole.STOP, null},
+        };
+    }
+
+    @Test(dataProvider = "named")
+    public void aPartThatIsNamedForAnotherBathIsAskedAbout(String part, BathRole role, @Nullable BathRole named) {
+        Bath bath = as(SOUND.baths().get(0), role);
+        List<Part> parts = SOUND.parts().stream()
+                .map(each -> each.key().equals("dev-a")
+                        ? new Part("dev-a", part, each.amount(), each.unit(), false, null, null, null)
+                        : each)
+                .toList();
+        assertThat(LeafletCheck.of(with(SOUND, parts, List.of(bath), List.of())))
+                .filteredOn(remark -> remark.code() == LeafletCheck.Code.PART_OF_ANOTHER_BATH)
+                .extracting(LeafletCheck.Remark::missing)
+                .isEqualTo(named == null ? List.of() : List.of(named));
     }
 
     private static double figure(LeafletCheck.Code code, UnaryOperator<Leaflet> slip) {
@@ -354,7 +428,7 @@ public class LeafletCheckTest {
 
     private static UnaryOperator<Leaflet> shares(double... shares) {
         return sheet -> {
-            List<Part> parts = new java.util.ArrayList<>();
+            List<Part> parts = new ArrayList<>();
             for (int i = 0; i < shares.length; i++) {
                 Part part = sheet.parts().get(i);
                 parts.add(new Part(part.key(), part.name(), part.amount(), Unit.ML, false, null, null, shares[i]));
@@ -418,7 +492,7 @@ public class LeafletCheckTest {
     }
 
     private static Timing timing(double leastC, List<Double> steps, @Nullable List<Timing.TimeAt> table) {
-        List<Exhaustion.Step> list = new java.util.ArrayList<>();
+        List<Exhaustion.Step> list = new ArrayList<>();
         for (int i = 0; i < steps.size(); i += 2) {
             list.add(new Exhaustion.Step(steps.get(i), steps.get(i + 1)));
         }

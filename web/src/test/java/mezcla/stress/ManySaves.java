@@ -134,7 +134,19 @@ final class ManySaves {
                                 "colour-negative",
                                 "here",
                                 "yes");
-                    case KIT -> who.post("/kits", "formKey", Visitor.key(), "leaflet", "1", "price", "30", "lot", mark);
+                    case KIT ->
+                        who.post(
+                                "/kits",
+                                "formKey",
+                                Visitor.key(),
+                                "leaflet",
+                                "1",
+                                "count",
+                                "1",
+                                "price",
+                                "30",
+                                "lot",
+                                mark);
                     case LOOK_WITH_PHOTO ->
                         who.file(
                                 BATCH + "/looks/" + run,

@@ -852,15 +852,18 @@ public class BadInputTest extends DemoApplicationTest {
     }
 
     private static Map<String, Takes> lastsFields() {
-        return Map.of(
-                "bath0-capacity", Takes.OPTIONAL_RANGE,
-                "bath0-capacityFor", Takes.OPTIONAL_VOLUME,
-                "bath0-life", Takes.OPTIONAL_RANGE,
-                "bath0-oneShot", Takes.OPTIONAL_DILUTION,
-                "part0-sealed", Takes.OPTIONAL_DAYS,
-                "part0-opened", Takes.OPTIONAL_DAYS,
-                "part0-vials", Takes.OPTIONAL_DAYS,
-                "part0-share", Takes.OPTIONAL_PERCENTAGE);
+        return Map.ofEntries(
+                Map.entry("lasts", Takes.OPTIONAL_RANGE),
+                Map.entry("keeps", Takes.OPTIONAL_DAYS),
+                Map.entry("bath0-lasts", Takes.OPTIONAL_RANGE),
+                Map.entry("bath0-capacity", Takes.OPTIONAL_RANGE),
+                Map.entry("bath0-capacityFor", Takes.OPTIONAL_VOLUME),
+                Map.entry("bath0-life", Takes.OPTIONAL_RANGE),
+                Map.entry("bath0-oneShot", Takes.OPTIONAL_DILUTION),
+                Map.entry("part0-sealed", Takes.OPTIONAL_DAYS),
+                Map.entry("part0-opened", Takes.OPTIONAL_DAYS),
+                Map.entry("part0-vials", Takes.OPTIONAL_DAYS),
+                Map.entry("part0-share", Takes.OPTIONAL_PERCENTAGE));
     }
 
     /** What is sent by a press alone, or with a choice, a file or a tick that the page offers. */

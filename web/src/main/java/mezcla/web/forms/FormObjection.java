@@ -252,6 +252,8 @@ public sealed interface FormObjection extends Objection {
 
     record DraftIsDone() implements FormObjection {}
 
+    record BathsMoved() implements FormObjection {}
+
     record SheetUnfinished(int things) implements FormObjection {}
 
     record LeafletWithdrawn(String name) implements FormObjection {}

@@ -19,8 +19,6 @@ import org.testng.annotations.Test;
  * works out itself. Each file holds the sheet, and below it what somebody types of it, view by view.
  */
 public class SheetsJourneyTest extends DemoApplicationTest {
-    private static final int MOST_FIELDS_OF_TWO_BATHS = 25;
-
     @LocalServerPort
     private int port;
 
@@ -62,7 +60,6 @@ public class SheetsJourneyTest extends DemoApplicationTest {
         page.locator(".bar button:has-text('Keep it')").click();
         assertThat(heading(page)).hasText(sheet.typed("name"));
         if (sheet.file().startsWith("quarry")) {
-            Assertions.assertThat(sheet.fields()).isLessThanOrEqualTo(MOST_FIELDS_OF_TWO_BATHS);
             Browser.assertAccessible(page);
         }
         Assertions.assertThat(browser.troubles()).isEmpty();

@@ -13,6 +13,19 @@ import org.testng.annotations.Test;
 
 /** Printed sheets, sent as they are typed: no view refuses one, and each gives the times that it works out itself. */
 public class SheetsTest extends DemoPagesTest {
+    /** What a sheet may ask of somebody who types it. */
+    private static final int MOST_FIELDS = 25;
+
+    @DataProvider
+    public Object[][] every() {
+        return TypedSheet.all().stream().map(sheet -> new Object[] {sheet}).toArray(Object[][]::new);
+    }
+
+    @Test(dataProvider = "every")
+    public void takesFewFields(TypedSheet sheet) {
+        assertThat(sheet.fields()).as("fields of " + sheet).isLessThanOrEqualTo(MOST_FIELDS);
+    }
+
     @DataProvider
     public Object[][] sheets() {
         return TypedSheet.all().stream()

@@ -113,12 +113,17 @@ public class SheetDrafts {
      * @param another what {@link SheetForm#withAnother} takes; empty for nothing
      * @param who whoever typed
      * @return the draft as it is now
-     * @throws Refusal {@code unknown-draft}, {@code draft-is-done}
+     * @throws Refusal {@code unknown-draft}, {@code draft-is-done}; {@code baths-moved} where somebody put in, moved or took
+     *     out a bath since the page was shown
      * @throws AccessDeniedException where another member began it
      */
     @Transactional
     public SheetDraft type(long id, Map<String, String> typed, String another, SignedIn who) {
         SheetDraft draft = inHand(id, who);
+        String seen = typed.getOrDefault("rows", "");
+        if (!seen.isEmpty() && !seen.equals(draft.form().moves())) {
+            throw Refusal.of(new FormObjection.BathsMoved());
+        }
         SheetForm form = draft.form().with(typed).withAnother(another);
         if (!form.equals(draft.form())) {
             mapper.type(id, JSON.writeValueAsString(form.typed()), who.id(), clock.instant());

@@ -42,11 +42,21 @@ public enum SheetShape {
             new Bath(BathRole.STABILISER, "Final rinse")),
     /** Film with a carbon backing. */
     CINE(
-            "Cine film with its pre-bath",
+            "Cine film in four baths",
             FilmProcess.CINE_NEGATIVE,
             new Bath(BathRole.PRE_BATH, "Pre-bath"),
             new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"),
             new Bath(BathRole.BLEACH_FIX, "Bleach-fix A", "Bleach-fix B"),
+            new Bath(BathRole.STABILISER, "Final rinse")),
+    /** Film with a carbon backing, bleach and fixer apart. */
+    CINE_IN_SIX(
+            "Cine film in six baths",
+            FilmProcess.CINE_NEGATIVE,
+            new Bath(BathRole.PRE_BATH, "Pre-bath"),
+            new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"),
+            new Bath(BathRole.STOP, "Stop"),
+            new Bath(BathRole.BLEACH, "Bleach"),
+            new Bath(BathRole.FIXER, "Fixer"),
             new Bath(BathRole.STABILISER, "Final rinse")),
     /** A developer bought alone. */
     DEVELOPER_ALONE(

@@ -2,6 +2,7 @@ package mezcla.web.leaflet.editor;
 
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -148,7 +149,9 @@ class SheetController {
             return typed;
         }
         Map<String, String> all = new HashMap<>(typed);
-        all.keySet().retainAll(Set.of(names.split(" ")));
+        Set<String> kept = new HashSet<>(List.of(names.split(" ")));
+        kept.add("rows");
+        all.keySet().retainAll(kept);
         return all;
     }
 
@@ -158,7 +161,7 @@ class SheetController {
         String go = sent.typed().getOrDefault("go", "next");
         boolean another = go.startsWith(ANOTHER);
         SheetDraft draft =
-                drafts.type(id, touched(sent.typed()), another ? go.substring(ANOTHER.length()) : "", member);
+                drafts.type(id, touched(sent.typed()), another ? another(go, sent.typed("put")) : "", member);
         SheetSection section = SheetSection.of(draft.form(), sent.typed("at"));
         SheetReading reading = new SheetReading(draft.form());
         boolean faulty = reading.errors().all().keySet().stream()
@@ -175,6 +178,12 @@ class SheetController {
         }
         SheetSection to = another ? section : beside(draft.form(), section, go.equals("back") ? -1 : 1);
         return new ModelAndView("redirect:/leaflets/drafts/" + id + "?at=" + to.key());
+    }
+
+    /** What is asked for; a bath that is put in is named in a field of its own. */
+    private static String another(String go, String put) {
+        String what = go.substring(ANOTHER.length());
+        return what.equals("put") ? "put-" + put : what;
     }
 
     private static SheetSection beside(SheetForm form, SheetSection section, int by) {
@@ -301,7 +310,7 @@ class SheetController {
                         tabs(form, section, remarks),
                         place + 1 < all.size() ? nextWords(form, all.get(place), all.get(place + 1)) : null,
                         place == 0,
-                        DrawnSheet.of(form, reading),
+                        DrawnSheet.of(reading),
                         examples(reading),
                         BathRole.standard(),
                         FilmProcess.KNOWN,

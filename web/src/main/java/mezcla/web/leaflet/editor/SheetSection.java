@@ -82,6 +82,7 @@ public record SheetSection(Kind kind, int bath) {
                     switch (field) {
                         case "clock", "steps" -> Kind.MOVEMENT.key();
                         case "examples" -> Kind.EXAMPLES.key();
+                        case "lasts", "keeps" -> Kind.LASTS.key();
                         default ->
                             field.matches("part[0-9]+-(sealed|opened|vials|air|share)")
                                     ? Kind.LASTS.key()
@@ -95,7 +96,7 @@ public record SheetSection(Kind kind, int bath) {
                     case "role", "roleName", "letters" -> Kind.BOX.key();
                     case "mode", "makes", "water", "mixing" -> Kind.MIXING.key() + "-" + bath;
                     case "moved" -> Kind.MOVEMENT.key();
-                    case "capacity", "capacityFor", "life", "oneShot" -> Kind.LASTS.key();
+                    case "lasts", "capacity", "capacityFor", "life", "oneShot" -> Kind.LASTS.key();
                     default -> (field.contains("-add") ? Kind.MIXING : Kind.TIMES).key() + "-" + bath;
                 });
     }

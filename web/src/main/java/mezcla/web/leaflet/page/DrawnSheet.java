@@ -96,7 +96,8 @@ public record DrawnSheet(
     public record Segment(double x, double width, String letters, String label, boolean known) {}
 
     /** Draws a sheet as far as it can be read. */
-    public static DrawnSheet of(SheetForm form, SheetReading reading) {
+    public static DrawnSheet of(SheetReading reading) {
+        SheetForm form = reading.unfolded();
         List<Row> rows =
                 form.bathRows().stream().map(bath -> row(form, reading, bath)).toList();
         return new DrawnSheet(

@@ -82,7 +82,7 @@ class LeafletController {
     record Drawn(DrawnSheet drawn, List<SheetRemark> remarks) {
         static Drawn of(SheetForm form) {
             SheetReading reading = new SheetReading(form);
-            return new Drawn(DrawnSheet.of(form, reading), reading.remarks());
+            return new Drawn(DrawnSheet.of(reading), reading.remarks());
         }
     }
 

@@ -3,6 +3,7 @@ package mezcla.web.sheets.told;
 import java.util.List;
 import java.util.Locale;
 import mezcla.leaflet.Bath;
+import mezcla.leaflet.BathRole;
 import mezcla.leaflet.CriticalFigure;
 import mezcla.leaflet.Leaflet;
 import mezcla.leaflet.LeafletCheck;
@@ -65,16 +66,16 @@ public final class SheetWords {
             case TOLERANCE_NOT_PRINTED ->
                 "%s: no give or take is typed, so that the house’s own counts, ± %s °C."
                         .formatted(bath, Figures.plain(figure, 1));
-            case BATH_MISSING ->
-                "%s needs a %s, and the sheet has none."
-                        .formatted(
-                                "This process",
-                                remark.missing() == null
-                                        ? "bath"
-                                        : remark.missing().name().toLowerCase(Locale.ROOT));
+            case BATH_MISSING -> "This process needs a %s, and the sheet has none.".formatted(missing(remark));
             case ROLE_OF_ANOTHER_PROCESS ->
                 "%s does not belong to this process. A negative has a developer, a slide a first developer and a colour developer."
                         .formatted(bath);
+            case ORDER_ODD ->
+                "%s after %s: is that the order on the sheet? Other processes have it the other way round."
+                        .formatted(bath, missing(remark));
+            case PART_OF_ANOTHER_BATH ->
+                "%s goes into the %s. Is it not for the %s?"
+                        .formatted(part, bath.toLowerCase(Locale.ROOT), missing(remark));
             case SHORT_TIME ->
                 "%s: %s is short for it. Is that minutes on the sheet?".formatted(bath, Figures.seconds(figure));
             case TABLE_CONTRADICTS ->
@@ -87,6 +88,11 @@ public final class SheetWords {
                         .formatted(bath);
             case STEP_MISSING -> bath + " is not among the steps.";
         };
+    }
+
+    private static String missing(LeafletCheck.Remark remark) {
+        BathRole missing = remark.missing();
+        return missing == null ? "bath" : missing.name().toLowerCase(Locale.ROOT);
     }
 
     private static String name(@Nullable Bath bath) {
@@ -157,6 +163,8 @@ public final class SheetWords {
             case "push" -> "push and pull";
             case "table" -> "other temperatures";
             case "moved" -> "movement";
+            case "lasts" -> "rolls and life";
+            case "keeps" -> "how long parts keep";
             case "capacity" -> "rolls";
             case "capacityFor" -> "the volume for those rolls";
             case "life" -> "how long it lasts";

@@ -21,6 +21,8 @@ import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Unit;
 import mezcla.measure.ProcessingTime;
 import mezcla.web.sheets.Leaflets;
+import mezcla.web.sheets.lines.BathRows;
+import mezcla.web.sheets.lines.UnfoldedSheet;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.jspecify.annotations.Nullable;
@@ -39,13 +41,14 @@ public record SheetForm(Map<String, String> typed) {
     public static final int MOST_CHARACTERS = 2000;
 
     private static final int MOST_ROWS = 20;
+    private static final Pattern BATHS = Pattern.compile("(bath|put-[a-z-]{3,20}|(?:earlier|without)-[0-9]{1,2})");
     private static final Pattern BY_THE_SHAPE =
-            Pattern.compile("units|parts|baths|process|from|.*-(key|role|mode|adds|part|name|care)");
+            Pattern.compile("units|parts|baths|moves|process|from|.*-(key|role|mode|adds|part|name|care)");
     private static final Pattern FIELD = Pattern.compile(
-            "units|from|name|maker|process|processName|processCode|makes|clock"
+            "units|from|name|maker|process|processName|processCode|makes|clock|lasts|keeps"
                     + "|steps|examples|parts|baths|part[0-9]{1,2}-(key|name|amount|sealed|opened|vials|share|air)"
                     + "|bath[0-9]{1,2}-(key|role|roleName|letters|mode|makes|water|mixing|adds|time|rotary|at|within|wear|percent|bands"
-                    + "|push|table|moved|capacity|capacityFor|life|oneShot|add[0-9]{1,2}-(part|amount|care|wait|note|waterAfter))");
+                    + "|push|table|moved|lasts|capacity|capacityFor|life|oneShot|add[0-9]{1,2}-(part|amount|care|wait|note|waterAfter))");
 
     /** What stands in a field; empty for nothing. */
     public String at(String field) {
@@ -82,12 +85,22 @@ public record SheetForm(Map<String, String> typed) {
         return text.matches("[0-9]{1,2}") ? Math.min(MOST_ROWS, Integer.parseInt(text)) : 0;
     }
 
+    /** How often a bath was put in, moved or taken out: rows of two pages with another figure are not the same. */
+    public String moves() {
+        return at(BathRows.MOVES).isEmpty() ? "0" : at(BathRows.MOVES);
+    }
+
     /** The rows of baths that are one. */
     public List<Integer> bathRows() {
         return IntStream.range(0, baths())
                 .filter(i -> !at("bath" + i + "-role").isEmpty())
                 .boxed()
                 .toList();
+    }
+
+    /** The same with each figure in its own field, and where it was typed. */
+    public UnfoldedSheet unfolded() {
+        return UnfoldedSheet.of(typed, bathRows(), parts());
     }
 
     /** The rows of parts that go into a bath and into none before it. */
@@ -126,7 +139,7 @@ public record SheetForm(Map<String, String> typed) {
     public boolean saysHowPartsKeep() {
         return typed.entrySet().stream()
                 .anyMatch(each -> !each.getValue().isBlank()
-                        && each.getKey().matches("part[0-9]+-(sealed|opened|vials|share|air)"));
+                        && each.getKey().matches("keeps|part[0-9]+-(sealed|opened|vials|share|air)"));
     }
 
     /** The name of a part's row; what it is counted as where nobody named it yet. */
@@ -173,17 +186,18 @@ public record SheetForm(Map<String, String> typed) {
     }
 
     /**
-     * The same with one row more.
+     * The same with one row more, less or elsewhere.
      *
-     * @param what {@code bath}, {@code part-2} for one more part of that bath, or {@code adds-2} for one more thing that
-     *     goes into it; anything else changes nothing
+     * @param what {@code bath} for a bath at the end, {@code put-stop} for one of that role where it usually stands; {@code
+     *     earlier-2} and {@code without-2} for a bath that is moved or taken out; {@code part-2} for one
+     *     more part of that bath, or {@code adds-2} for one more thing that goes into it; anything else changes nothing
      */
     public SheetForm withAnother(String what) {
+        if (BATHS.matcher(what).matches()) {
+            return new SheetForm(withBaths(what));
+        }
         Map<String, String> more = new HashMap<>(typed);
-        if (what.equals("bath") && baths() < MOST_ROWS) {
-            more.put("baths", Integer.toString(baths() + 1));
-            more.put("bath" + baths() + "-mode", Recipe.Mode.TOP_UP.name());
-        } else if (what.matches("part-[0-9]{1,2}") && parts() < MOST_ROWS) {
+        if (what.matches("part-[0-9]{1,2}") && parts() < MOST_ROWS) {
             int bath = Integer.parseInt(what.substring(5));
             more.put("parts", Integer.toString(parts() + 1));
             addRow(more, bath, Integer.toString(parts()));
@@ -191,6 +205,19 @@ public record SheetForm(Map<String, String> typed) {
             addRow(more, Integer.parseInt(what.substring(5)), "");
         }
         return new SheetForm(more);
+    }
+
+    private Map<String, String> withBaths(String what) {
+        String last = what.substring(what.indexOf('-') + 1);
+        if (what.startsWith("earlier-")) {
+            return BathRows.withEarlier(typed, Integer.parseInt(last));
+        }
+        if (what.startsWith("without-")) {
+            return BathRows.without(typed, Integer.parseInt(last));
+        }
+        return baths() >= MOST_ROWS || parts() >= MOST_ROWS
+                ? typed
+                : what.equals("bath") ? BathRows.withAnother(typed) : BathRows.withUsual(typed, last);
     }
 
     private void addRow(Map<String, String> more, int bath, String part) {

@@ -40,6 +40,7 @@ import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.typed.TypedChoice;
 import mezcla.web.forms.typed.TypedText;
+import mezcla.web.sheets.lines.UnfoldedSheet;
 import mezcla.web.sheets.told.SheetWords;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
@@ -54,6 +55,7 @@ public final class SheetReading {
     private static final String OUNCES = "(?i)\\s*(oz|ounces?)\\.?$";
     private static final double MOST_DAYS = 9999;
 
+    private final UnfoldedSheet unfolded;
     private final SheetForm form;
     private final FieldErrors errors = new FieldErrors();
     private final Map<String, String> missing = new LinkedHashMap<>();
@@ -70,8 +72,10 @@ public final class SheetReading {
     private List<PrintedExample> examples = List.of();
     private @Nullable PrintedTemperature first;
 
-    public SheetReading(SheetForm form) {
-        this.form = form;
+    /** Reads a sheet as it was typed. */
+    public SheetReading(SheetForm typed) {
+        unfolded = typed.unfolded();
+        form = new SheetForm(unfolded.typed());
         name = words("name", "The name of the kit");
         maker = words("maker", "Who makes it");
         process = errors.read("process", this::process);
@@ -102,9 +106,16 @@ public final class SheetReading {
         }
     }
 
-    /** What could not be read, by field. */
+    /** What could not be read, by the field into which somebody typed it. */
     public FieldErrors errors() {
-        return errors;
+        FieldErrors typed = new FieldErrors();
+        errors.all().forEach((field, sentence) -> typed.say(unfolded.typedInto(field), sentence));
+        return typed;
+    }
+
+    /** The sheet with each figure in its own field. */
+    public SheetForm unfolded() {
+        return form;
     }
 
     /** The row of a bath that was read. */
@@ -177,18 +188,21 @@ public final class SheetReading {
     public List<SheetRemark> remarks() {
         List<SheetRemark> all = new ArrayList<>();
         errors.all()
-                .forEach((field, sentence) -> all.add(
-                        new SheetRemark(SheetRemark.Kind.FAULT, field, "%s: %s".formatted(labelOf(field), sentence))));
+                .forEach((field, sentence) -> all.add(new SheetRemark(
+                        SheetRemark.Kind.FAULT,
+                        unfolded.typedInto(field),
+                        "%s: %s".formatted(labelOf(field), sentence))));
         missing.forEach(
                 (field, what) -> all.add(new SheetRemark(SheetRemark.Kind.MISSING, field, what + " is missing.")));
-        all.addAll(asides);
+        asides.forEach(
+                aside -> all.add(new SheetRemark(aside.kind(), unfolded.typedInto(aside.field()), aside.sentence())));
         Leaflet sketch = sketch();
         if (sketch != null) {
             LeafletCheck.of(sketch).stream()
                     .filter(remark -> isWhole() || remark.bath() != null)
                     .forEach(remark -> all.add(new SheetRemark(
                             remark.isOnlySaid() ? SheetRemark.Kind.SAID : SheetRemark.Kind.QUESTION,
-                            fieldOf(remark),
+                            unfolded.typedInto(fieldOf(remark)),
                             SheetWords.remark(remark))));
         }
         return all;
@@ -197,12 +211,13 @@ public final class SheetReading {
     /** What is said about a field of the sheet, at that field; without naming it again. */
     public Map<String, String> sentences() {
         Map<String, String> byField = new HashMap<>();
+        FieldErrors refused = errors();
         remarks().stream()
                 .filter(remark -> remark.kind() != SheetRemark.Kind.MISSING)
                 .forEach(remark -> byField.merge(
                         remark.field(),
                         switch (remark.kind()) {
-                            case FAULT -> String.valueOf(errors.at(remark.field()));
+                            case FAULT -> String.valueOf(refused.at(remark.field()));
                             case SAID -> "Not printed? Then the house’s own counts.";
                             default -> remark.sentence();
                         },
@@ -226,7 +241,12 @@ public final class SheetReading {
                             .map(Map.Entry::getKey)
                             .findFirst()
                             .orElse(0);
-            return row + (remark.code() == LeafletCheck.Code.OPENED_OUTLASTS_SEALED ? "-opened" : "-amount");
+            return row
+                    + switch (remark.code()) {
+                        case OPENED_OUTLASTS_SEALED -> "-opened";
+                        case PART_OF_ANOTHER_BATH -> "-name";
+                        default -> "-amount";
+                    };
         }
         if (bath == null) {
             return "part0-share";
