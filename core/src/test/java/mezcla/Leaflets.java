@@ -46,6 +46,26 @@ public final class Leaflets {
                         null));
     }
 
+    /** The sheet of a bath that is sold alone. */
+    public static Leaflet only(Leaflet whole, String name, String bathKey) {
+        Bath bath = whole.bath(bathKey);
+        return new Leaflet(
+                "only-" + whole.key(),
+                1,
+                name,
+                whole.maker(),
+                whole.process(),
+                null,
+                whole.makesMl(),
+                whole.parts().stream()
+                        .filter(part -> bath.recipe().additions().stream()
+                                .anyMatch(addition -> addition.part().equals(part.key())))
+                        .toList(),
+                List.of(bath),
+                List.of(),
+                List.of());
+    }
+
     /** A leaflet whose parts are otherwise. */
     public static Leaflet withParts(Leaflet plain, UnaryOperator<Part> otherwise) {
         return new Leaflet(

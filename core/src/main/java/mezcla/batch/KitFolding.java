@@ -79,19 +79,24 @@ final class KitFolding {
     void take(String part, double amount) {
         double rest = left.merge(part, -amount, Double::sum);
         movedIn.computeIfPresent(part, (key, moved) -> Math.max(0, Math.min(moved, rest)));
+        decanted.computeIfPresent(part, (key, vials) -> vials.without(amount));
     }
 
     void decant(PartDecanted decant) {
         open(decant.part(), decant.stamp());
         decanted.put(
                 decant.part(),
-                new PartState.Decanted(
-                        decant.stamp().happenedAt(), decant.vials(), left.getOrDefault(decant.part(), 0.0)));
+                PartState.Decanted.of(
+                        decant.stamp().happenedAt(),
+                        decant.vials(),
+                        decant.each(),
+                        left.getOrDefault(decant.part(), 0.0)));
     }
 
     void correct(PartCorrected corrected) {
         looked.add(corrected.part());
         left.put(corrected.part(), corrected.left());
+        decanted.computeIfPresent(corrected.part(), (key, vials) -> vials.holding(corrected.left()));
         movedIn.computeIfPresent(corrected.part(), (key, moved) -> Math.min(moved, corrected.left()));
     }
 

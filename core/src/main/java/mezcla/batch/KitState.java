@@ -191,10 +191,13 @@ public record KitState(
         return KitSplit.of(leaflet.recipes(bathKeys), left(), leaflet.makesMl()).largestMl();
     }
 
-    /** Whether it can be offered to mix one bath afresh: it has every part of it, for a millilitre at least. */
+    /**
+     * Whether it can be offered to mix one bath of a sheet afresh: it is a kit of that sheet, or of that bath sold alone, and
+     * has every part of it, for a millilitre at least.
+     */
     public boolean offers(Leaflet leaflet, String bathKey) {
         return !isFinished()
-                && arrival.leaflet().key().equals(leaflet.key())
+                && arrival.leaflet().renews(leaflet, bathKey)
                 && complete().stream().anyMatch(bath -> bath.key().equals(bathKey))
                 && Slack.reaches(makesMl(List.of(bathKey)), LEAST_ML);
     }
@@ -211,8 +214,9 @@ public record KitState(
     public static Optional<KitState> toOffer(
             Collection<KitState> kits, FilmProcess process, double volumeMl, Instant now) {
         return kits.stream()
-                .filter(kit ->
-                        !kit.isFinished() && kit.arrival().leaflet().process().equals(process))
+                .filter(kit -> !kit.isFinished()
+                        && !kit.arrival().leaflet().isOfOneBathAlone()
+                        && kit.arrival().leaflet().process().equals(process))
                 .filter(kit -> kit.parts().stream().anyMatch(state -> state.left() > 0))
                 .filter(kit -> KitSplit.of(kit.arrival().leaflet().recipes(), kit.left(), volumeMl)
                                 .batches()

@@ -4,7 +4,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import mezcla.leaflet.Part;
-import mezcla.measure.Slack;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,19 +26,57 @@ public record PartState(
     private static final int HOURS_A_DAY = 24;
 
     /**
-     * Vials.
+     * Vials, and what stayed over. Whoever needs no more than that takes it from there; else whole vials are emptied, and
+     * what is missing comes from what is over or from one more vial.
      *
      * @param at since when
      * @param vials how many they were
-     * @param amount how much was in them altogether, in the part's unit
+     * @param each how much each holds, in the part's unit
+     * @param full how many of them are full
+     * @param over what is in no full vial: what stayed in its bottle, and what is left of a vial that was begun
      */
-    public record Decanted(Instant at, int vials, double amount) {}
+    public record Decanted(Instant at, int vials, double each, int full, double over) {
+        private static final double NOTHING = 1e-6;
 
-    /** How many of its vials are still full or begun; 0 where nothing was decanted. */
+        /** So much of a part, in the part's unit, poured into vials; as many of them are full as it fills. */
+        static Decanted of(Instant at, int vials, @Nullable Double each, double left) {
+            double holds = each == null ? left / vials : each;
+            return new Decanted(at, vials, holds, 0, 0).holding(left);
+        }
+
+        /** The same vials where so much is left in all. */
+        Decanted holding(double left) {
+            int filled = each <= 0 ? 0 : Math.min(vials, (int) Math.floor(left / each + NOTHING));
+            return new Decanted(at, vials, each, filled, Math.max(0, left - filled * each));
+        }
+
+        /** The same without so much of it. */
+        Decanted without(double amount) {
+            if (amount <= over + NOTHING || full == 0) {
+                return new Decanted(at, vials, each, full, Math.max(0, over - amount));
+            }
+            int whole = Math.min(full, (int) Math.floor(amount / each + NOTHING));
+            double missing = amount - whole * each;
+            if (missing <= over + NOTHING || whole == full) {
+                return new Decanted(at, vials, each, full - whole, Math.max(0, over - missing));
+            }
+            return new Decanted(at, vials, each, full - whole - 1, Math.max(0, over + each - missing));
+        }
+    }
+
+    /** How many of its vials are still full; 0 where nothing was decanted. */
     public int vialsLeft() {
-        return decanted == null || decanted.amount() <= 0
-                ? 0
-                : Math.min(decanted.vials(), Slack.ceiling(left / decanted.amount() * decanted.vials()));
+        return decanted == null || left <= 0 ? 0 : decanted.full();
+    }
+
+    /** How many vials an amount empties exactly, to a fiftieth; 0 where it does not. */
+    public int emptiesVials(double amount) {
+        if (decanted == null || decanted.each() <= 0) {
+            return 0;
+        }
+        long whole = Math.round(amount / decanted.each());
+        boolean exact = whole > 0 && Math.abs(amount - whole * decanted.each()) <= amount / 50;
+        return exact && whole <= decanted.full() ? (int) whole : 0;
     }
 
     /** Since when air could get at it: since it was decanted, else since it was opened; null while it is sealed. */

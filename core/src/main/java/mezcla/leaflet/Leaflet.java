@@ -258,6 +258,34 @@ public record Leaflet(
         return role.fixes() || role.nature() == BathRole.Nature.BLEACH ? BLEACHES_OPENED_DAYS : OTHERS_OPENED_DAYS;
     }
 
+    /**
+     * Whether this is the sheet of a bath that is sold alone, as a developer is: one bath, with which its process cannot run
+     * film. Its kit renews that bath of a batch; it is no way to run film by itself.
+     */
+    public boolean isOfOneBathAlone() {
+        return baths.size() == 1
+                && !process.missing(List.of(baths.get(0).role())).isEmpty();
+    }
+
+    /**
+     * Whether a kit with this sheet can mix a bath afresh that another sheet has: it is the same sheet, or that of the same
+     * bath sold alone, for the same process.
+     *
+     * @param other the sheet by which the batch was mixed
+     * @param bathKey its bath
+     */
+    public boolean renews(Leaflet other, String bathKey) {
+        if (key.equals(other.key)) {
+            return true;
+        }
+        return isOfOneBathAlone()
+                && process.equals(other.process)
+                && other.baths.stream()
+                        .anyMatch(bath -> bath.key().equals(bathKey)
+                                && baths.get(0).key().equals(bathKey)
+                                && bath.role().equals(baths.get(0).role()));
+    }
+
     /** Whether powder goes into a bath. */
     public boolean takesPowder(Bath bath) {
         return bath.recipe().additions().stream()

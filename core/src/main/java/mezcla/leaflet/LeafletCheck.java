@@ -112,9 +112,11 @@ public final class LeafletCheck {
         leaflet.baths().forEach(check::bath);
         check.order();
         check.valueShares();
-        leaflet.process()
-                .missing(leaflet.baths().stream().map(Bath::role).toList())
-                .forEach(role -> check.remarks.add(new Remark(Code.BATH_MISSING, null, null, 0, 0, role)));
+        if (!leaflet.isOfOneBathAlone()) {
+            leaflet.process()
+                    .missing(leaflet.baths().stream().map(Bath::role).toList())
+                    .forEach(role -> check.remarks.add(new Remark(Code.BATH_MISSING, null, null, 0, 0, role)));
+        }
         return check.remarks;
     }
 

@@ -71,6 +71,33 @@ public class CupboardTest {
     }
 
     @Test
+    public void whatStaysOverIsTakenFirstAndAVialIsEmptiedAsAWhole() {
+        log.add(3, stamp -> new PartDecanted(stamp, 1, "dev-a", 7, 12.0));
+        assertThat(part(1, "dev-a").vialsLeft()).isEqualTo(7);
+        assertThat(part(1, "dev-a").decanted().over()).isCloseTo(16, offset(1e-9));
+        assertThat(part(1, "dev-a").emptiesVials(12.1)).isEqualTo(1);
+        assertThat(part(1, "dev-a").emptiesVials(24)).isEqualTo(2);
+        assertThat(part(1, "dev-a").emptiesVials(15)).isZero();
+        throwAway(4, "dev-a", 5);
+        assertThat(part(1, "dev-a").vialsLeft()).as("5 of the 16 over").isEqualTo(7);
+        throwAway(5, "dev-a", 12);
+        assertThat(part(1, "dev-a").vialsLeft()).as("one is emptied").isEqualTo(6);
+        assertThat(part(1, "dev-a").decanted().over()).isCloseTo(11, offset(1e-9));
+        throwAway(6, "dev-a", 24 + 10);
+        assertThat(part(1, "dev-a").vialsLeft())
+                .as("two, and ten of what is over")
+                .isEqualTo(4);
+        throwAway(7, "dev-a", 5);
+        assertThat(part(1, "dev-a").vialsLeft()).as("one is begun").isEqualTo(3);
+        assertThat(part(1, "dev-a").decanted().over()).isCloseTo(8, offset(1e-9));
+        log.add(8, stamp -> new PartCorrected(stamp, 1, "dev-a", 30, "one broke"));
+        assertThat(part(1, "dev-a").vialsLeft()).isEqualTo(2);
+        assertThat(part(1, "dev-a").decanted().over()).isCloseTo(6, offset(1e-9));
+        throwAway(9, "dev-a", 30);
+        assertThat(part(1, "dev-a").vialsLeft()).isZero();
+    }
+
+    @Test
     public void decantingASealedPartOpensIt() {
         log.add(3, stamp -> new PartDecanted(stamp, 1, "dev-a", 5));
         assertThat(part(1, "dev-a").openedAt()).isEqualTo(TestLog.day(3));
@@ -317,7 +344,9 @@ public class CupboardTest {
         assertThat(part(7, "dev-a").isPast(TestLog.day(0), TestLog.day(301))).isFalse();
         assertThat(part(7, "dev-a").isPast(TestLog.day(0), TestLog.day(303))).isTrue();
         log.mix(3, 1, 7, 300);
-        assertThat(part(7, "dev-a").vialsLeft()).as("30 of 100 ml are gone").isEqualTo(3);
+        assertThat(part(7, "dev-a").vialsLeft())
+                .as("30 of 100 ml are gone, of one vial 20 are over")
+                .isEqualTo(2);
         log.mix(4, 2, 7, 700);
         assertThat(part(7, "dev-a").vialsLeft()).isZero();
     }

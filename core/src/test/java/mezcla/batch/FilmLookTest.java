@@ -30,7 +30,7 @@ public class FilmLookTest {
     }
 
     private List<RunLogged> due(Instant now) {
-        return FilmLook.due(log.state().batch(1), now);
+        return FilmLook.due(log.state().batch(1), now, Duration.ofHours(2));
     }
 
     @Test

@@ -11,6 +11,7 @@ import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.leaflet.FilmProcess;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.LeafletCheck;
 import mezcla.leaflet.Part;
 import mezcla.leaflet.Unit;
 import mezcla.log.FillMeasured;
@@ -91,6 +92,31 @@ public class KitOfferTest {
         log.add(1, stamp -> new PartCorrected(stamp, 1, "dev-b", 0.04, "nearly empty"));
         assertThat(log.state().kit(1).offers(sheet, "dev")).isFalse();
         assertThat(log.state().kit(1).offers(sheet, "bx")).isTrue();
+    }
+
+    @Test
+    public void aBathThatIsSoldAloneRenewsThatOfOtherSheets() {
+        Leaflet sheet = Leaflets.negative();
+        Leaflet alone = Leaflets.only(sheet, "Developer alone", "dev");
+        assertThat(alone.isOfOneBathAlone()).isTrue();
+        assertThat(sheet.isOfOneBathAlone()).isFalse();
+        TestLog log = new TestLog();
+        log.kit(1, 7, alone, 4000);
+        assertThat(log.state().kit(7).offers(sheet, "dev")).isTrue();
+        assertThat(log.state().kit(7).offers(sheet, "bx")).isFalse();
+        assertThat(log.state().kit(7).offers(Leaflets.slide(), "dev"))
+                .as("another process")
+                .isFalse();
+        assertThat(alone.renews(alone, "dev")).isTrue();
+        assertThat(sheet.renews(alone, "dev"))
+                .as("a whole kit is not broken up")
+                .isFalse();
+        assertThat(KitState.toOffer(log.state().kits().values(), sheet.process(), 300, TestLog.day(9)))
+                .as("it runs no film by itself")
+                .isEmpty();
+        assertThat(LeafletCheck.of(alone))
+                .extracting(LeafletCheck.Remark::code)
+                .doesNotContain(LeafletCheck.Code.BATH_MISSING);
     }
 
     @Test

@@ -3,6 +3,7 @@ package mezcla.batch;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Set;
 import mezcla.Leaflets;
@@ -98,9 +99,14 @@ public class LooksTest {
 
     @Test
     public void filmIsDryAfterTwoHoursAndThinFilmAsksForMore() {
-        assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7199)))
+        assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7199), Duration.ofHours(2)))
                 .isFalse();
-        assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7200)))
+        assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(7200), Duration.ofHours(2)))
                 .isTrue();
+        assertThat(FilmLook.isDry(run, run.stamp().happenedAt().plusSeconds(2400), Duration.ofMinutes(40)))
+                .as("in a drying cabinet")
+                .isTrue();
+        assertThat(FilmLook.dryAt(run, Duration.ofMinutes(40)))
+                .isEqualTo(run.stamp().happenedAt().plusSeconds(2400));
     }
 }

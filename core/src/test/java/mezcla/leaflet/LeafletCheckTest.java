@@ -84,9 +84,7 @@ public class LeafletCheckTest {
                 (UnaryOperator<Leaflet>) sheet -> with(
                         sheet,
                         sheet.parts(),
-                        sheet.baths().stream()
-                                .filter(bath -> bath.key().equals("dev"))
-                                .toList(),
+                        List.of(sheet.baths().get(0), as(sheet.baths().get(1), BathRole.STABILISER)),
                         List.of())
             },
             {LeafletCheck.Code.CAPACITY_NOT_PRINTED, bath(null, timing(37.7, List.of(10.0, 200.0), null))},

@@ -228,11 +228,18 @@ public class CupboardService {
         PartState.Decanted decanted = state.decanted();
         if (decanted != null) {
             int left = state.vialsLeft();
-            return "in %s, %s"
+            String over = decanted.over() < 0.05
+                    ? ""
+                    : ", %s over"
+                            .formatted(
+                                    Figures.amount(decanted.over(), state.part().unit()));
+            return "in %s of %s%s, %s"
                     .formatted(
                             left == decanted.vials()
                                     ? Figures.count(left, "vial")
-                                    : "%d of %s".formatted(left, Figures.count(decanted.vials(), "vial")),
+                                    : "%d of %d vials".formatted(left, decanted.vials()),
+                            Figures.amount(decanted.each(), state.part().unit()),
+                            over,
                             ago(decanted.at()));
         }
         return state.openedAt() == null ? "sealed" : "opened " + ago(state.openedAt());

@@ -50,9 +50,11 @@ class KitController {
     record OpeningForm(@Takes(asTyped = true) String opened, @Takes(asTyped = true) String openedOn) {}
 
     /** A part that was decanted into vials. */
+    @RefusedAt("vialHolds")
     record DecantingForm(
             @Takes(asTyped = true) String decanted,
             @Takes(least = 1, most = 99, or = FormObjection.NotVials.class) int vials,
+            @Takes(asTyped = true) String vialHolds,
             @Takes(asTyped = true) String decantedOn) {}
 
     /** How much of a part is left. */
@@ -108,10 +110,13 @@ class KitController {
 
     @PostMapping("/kits/{id}/decantings")
     ModelAndView decant(@PathVariable long id, Sent<DecantingForm> sent, @AuthenticationPrincipal SignedIn member) {
-        part(id, sent, "decanted");
+        String part = part(id, sent, "decanted");
+        Double each = sent.typed("vialHolds").isBlank() ? null : amount(id, part, sent, "vialHolds");
         Instant when = on(id, sent, "decantedOn");
         return logged(
-                id, sent, form -> kits.decant(member, id, form.decanted(), form.vials(), FieldErrors.known(when)));
+                id,
+                sent,
+                form -> kits.decant(member, id, form.decanted(), form.vials(), each, FieldErrors.known(when)));
     }
 
     @PostMapping("/kits/{id}/corrections")

@@ -75,6 +75,8 @@ public class KitService {
      * @param note about the supplier; empty for nothing
      * @param others kits with the same leaflet, by id and name
      * @param prints the other versions of its leaflet, by id, with their numbers
+     * @param alone the bath that its sheet is of, where that is sold alone; empty for any other
+     * @param renews what it can renew then
      * @param revised why it goes by another version than it came with; empty where it does not
      */
     public record More(
@@ -85,7 +87,37 @@ public class KitService {
             String note,
             List<OtherKit> others,
             Map<Long, Integer> prints,
+            String alone,
+            List<Renews> renews,
             String revised) {}
+
+    /**
+     * A batch of which a kit renews a bath.
+     *
+     * @param batchId the batch
+     * @param bath the bath
+     * @param words what it is called
+     */
+    public record Renews(long batchId, String bath, String words) {}
+
+    private static List<Renews> renews(LogState state, KitState kit) {
+        Leaflet sheet = kit.arrival().leaflet();
+        if (!sheet.isOfOneBathAlone()) {
+            return List.of();
+        }
+        String bath = sheet.baths().get(0).key();
+        return state.batches().values().stream()
+                .filter(batch -> batch.fills().stream().anyMatch(fill -> fill.discarded() == null))
+                .filter(batch -> kit.offers(batch.mixed().fills().get(0).leaflet(), bath))
+                .map(batch -> new Renews(
+                        batch.id(),
+                        bath,
+                        "Batch %d, %s"
+                                .formatted(
+                                        batch.id(),
+                                        batch.mixed().fills().get(0).leaflet().name())))
+                .toList();
+    }
 
     /** Another kit that a leftover can be put to. */
     public record OtherKit(long id, String name) {}
@@ -125,6 +157,10 @@ public class KitService {
                                                         houses.house().timeZone()))))
                         .toList(),
                 prints(arrival.leaflet()),
+                arrival.leaflet().isOfOneBathAlone()
+                        ? Figures.within(arrival.leaflet().baths().get(0).role().name())
+                        : "",
+                renews(state, state.kit(id)),
                 revised(state.kit(id)));
     }
 
@@ -274,13 +310,20 @@ public class KitService {
         log.add(who, when, false, stamp -> new PartOpened(stamp, id, part));
     }
 
-    /** Logs that what is left of a part went into vials. */
+    /**
+     * Logs that a part went into vials, of so much each; null for all of it in equal shares.
+     *
+     * @throws Refusal {@code part-used-up}, {@code more-of-part-than-there-is}
+     */
     @Transactional
-    public void decant(SignedIn who, long id, String part, int vials, Instant when) {
+    public void decant(SignedIn who, long id, String part, int vials, @Nullable Double each, Instant when) {
         if (kit(id).part(part).left() <= 0) {
             throw Refusal.of(new BatchObjection.PartUsedUp());
         }
-        log.add(who, when, false, stamp -> new PartDecanted(stamp, id, part, vials));
+        if (each != null) {
+            kit(id).refuseTaking(part, vials * each);
+        }
+        log.add(who, when, false, stamp -> new PartDecanted(stamp, id, part, vials, each));
     }
 
     /** Logs how much of a part there really is. */

@@ -193,7 +193,7 @@ public class LabelService {
                 bath.role().letters(),
                 part.part().name(),
                 "",
-                Figures.amount(decanted.amount() / decanted.vials(), part.part().unit()),
+                Figures.amount(decanted.each(), part.part().unit()),
                 "Decanted " + Figures.dayAndYear(decanted.at(), house.timeZone()),
                 "Concentrate, vial %d of %d".formatted(vial, decanted.vials()),
                 "Last day " + Figures.dayAndYear(lastDay(decanted.at(), keeps, house.timeZone())),

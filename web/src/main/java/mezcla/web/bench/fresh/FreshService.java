@@ -73,6 +73,12 @@ public class FreshService {
      * @param fill the fill that it has or had; null where it never had one
      */
     public record Subject(BatchState batch, Leaflet leaflet, String bathKey, @Nullable FillState fill) {
+        /** The sheet by which its batch was mixed, whichever its own fill is of. */
+        public Leaflet batchLeaflet() {
+            Leaflet first = batch.mixed().fills().get(0).leaflet();
+            return first.baths().stream().anyMatch(bath -> bath.key().equals(bathKey)) ? first : leaflet;
+        }
+
         /** What the bath is called. */
         public String bathName() {
             return leaflet.bath(bathKey).role().name();
@@ -117,11 +123,11 @@ public class FreshService {
         return new Subject(batch, fill == null ? leaflet : fill.leaflet(), bathKey, fill);
     }
 
-    /** Kits and parts of a leaflet that still make some of a bath, the earliest first. */
+    /** Kits of a leaflet, or of the bath sold alone, that still make some of it, the earliest first. */
     @Transactional(readOnly = true)
     List<KitChoice> kitsFor(Subject subject) {
         return log.state().kits().values().stream()
-                .filter(kit -> kit.offers(subject.leaflet(), subject.bathKey()))
+                .filter(kit -> kit.offers(subject.batchLeaflet(), subject.bathKey()))
                 .sorted(KitState.bestFirst(kit -> List.of(subject.bathKey()), clock.instant()))
                 .map(kit -> new KitChoice(
                         kit.id(),
@@ -145,7 +151,7 @@ public class FreshService {
     }
 
     private static BatchPlan plan(KitState kit, Subject subject, Volume volume) {
-        if (!kit.arrival().leaflet().key().equals(subject.leaflet().key())) {
+        if (!kit.arrival().leaflet().renews(subject.batchLeaflet(), subject.bathKey())) {
             throw Refusal.of(new BatchObjection.UnknownKit(kit.id()));
         }
         return kit.plan(volume.ml(), List.of(subject.bathKey()));
