@@ -15,6 +15,11 @@ public record Moved(Movement first, Movement then, Agitation agitation) {
     /** How long one turn of the tank takes, there and back, in seconds; <em>house</em>. */
     public static final double TURN_SECONDS = 2.5;
 
+    /** Whether a stick gives way to turning the tank over, so that the cap has to go on first. */
+    public boolean capGoesOn() {
+        return first == Movement.STICK && then == Movement.INVERSION;
+    }
+
     /**
      * How the tank is moved in a bath.
      *

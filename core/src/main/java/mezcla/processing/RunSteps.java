@@ -37,6 +37,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
      * @param wetting whether a wetting agent ends it
      * @param movement how the tank is moved
      * @param steps what single steps do otherwise, by their key ({@link #keys})
+     * @param pourSeconds how long it takes to fill the tank and to pour it out, in seconds; null for the house's ten
      */
     public record Choices(
             Soak soak,
@@ -44,10 +45,25 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
             FinalRinse finalRinse,
             Wetting wetting,
             Movement movement,
-            Map<String, StepChoice> steps) {
+            Map<String, StepChoice> steps,
+            @Nullable Integer pourSeconds) {
+        /** The longest that filling may take, in seconds. */
+        public static final int LONGEST_POUR_SECONDS = 60;
+
         /** As the leaflet says. */
         public static final Choices USUAL = new Choices(
                 Soak.LEAFLET, Between.LEAFLET, FinalRinse.WARM, Wetting.LEAFLET, Movement.PRINTED, Map.of());
+
+        /** Choices that say nothing of how long filling takes. */
+        public Choices(
+                Soak soak,
+                Between between,
+                FinalRinse finalRinse,
+                Wetting wetting,
+                Movement movement,
+                Map<String, StepChoice> steps) {
+            this(soak, between, finalRinse, wetting, movement, steps, null);
+        }
 
         /** Keeps its own map, of what is not as printed anyway. */
         public Choices {
@@ -58,7 +74,7 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
 
         /** The same with the tank moved otherwise. */
         public Choices moved(Movement other) {
-            return new Choices(soak, between, finalRinse, wetting, other, steps);
+            return new Choices(soak, between, finalRinse, wetting, other, steps, pourSeconds);
         }
 
         /** The same without times for single steps: how long something takes hangs on the batch and its wear. */
@@ -70,7 +86,8 @@ public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) 
                     wetting,
                     movement,
                     steps.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue()
-                            .withoutTime())));
+                            .withoutTime())),
+                    pourSeconds);
         }
 
         StepChoice of(String key) {

@@ -43,7 +43,7 @@ final class RunStepsAdded {
     void add(ProcessStep step, String key) {
         Bath bath = step.bath() == null ? null : leaflet.bath(step.bath());
         StepChoice choice = choices.of(key);
-        int fills = fills(step, choice.water());
+        int fills = fills(step, choice);
         String name = name(step, bath, fills);
         double length = bath != null
                 ? choice.lasts(
@@ -52,7 +52,8 @@ final class RunStepsAdded {
                         bath.timing().printed(),
                         bath.role().isDeveloper())
                 : water(step, fills, choice, name);
-        double pour = Math.min(POUR_SECONDS, length / SHORTEST_PART);
+        double pour =
+                Math.min(choices.pourSeconds() == null ? POUR_SECONDS : choices.pourSeconds(), length / SHORTEST_PART);
         Movement movement = choices.movement(key);
         Moved moved = bath != null ? Moved.in(bath, movement) : Moved.inWater(movement, fills);
         steps.add(new RunSteps.Step(
@@ -60,9 +61,13 @@ final class RunStepsAdded {
                 step.bath(),
                 bath == null ? null : bath.role(),
                 name,
-                bath == null ? step.atC() : atC(bath),
-                bath == null ? step.leastC() : Double.valueOf(bath.timing().leastC()),
-                bath == null ? step.mostC() : Double.valueOf(bath.timing().mostC()),
+                bath == null ? (choice.atC() == null ? step.atC() : choice.atC()) : atC(bath),
+                bath == null
+                        ? (choice.atC() == null ? step.leastC() : null)
+                        : Double.valueOf(bath.timing().leastC()),
+                bath == null
+                        ? (choice.atC() == null ? step.mostC() : null)
+                        : Double.valueOf(bath.timing().mostC()),
                 fills,
                 false,
                 bath != null && bath.oneShot() != null,
@@ -78,13 +83,16 @@ final class RunStepsAdded {
     }
 
     /** Water that is printed both ways, three minutes or seven fills, goes by what its kind says unless it is chosen. */
-    private static int fills(ProcessStep step, StepChoice.Water chosen) {
+    static int fills(ProcessStep step, StepChoice choice) {
         Integer printed = step.fills();
-        if (printed == null) {
+        if (choice.fills() != null && step.bath() == null) {
+            return choice.fills();
+        }
+        if (printed == null || choice.seconds() != null) {
             return 0;
         }
         boolean byFills =
-                switch (chosen) {
+                switch (choice.water()) {
                     case PRINTED -> step.kind() == ProcessStep.Kind.WASH_FILLS;
                     case FILLS -> true;
                     case TIME -> step.seconds() == null;
@@ -103,7 +111,7 @@ final class RunStepsAdded {
             return bath.role().name();
         }
         return switch (step.kind()) {
-            case PRE_SOAK -> "Pre-soak";
+            case PRE_SOAK -> fills == 0 ? "Pre-soak" : "Pre-soak, " + fills + (fills == 1 ? " fill" : " fills");
             case WASH_UNTIL_CLEAR -> "Rinse until clear";
             case WETTING_AGENT -> BathRole.WETTING_AGENT.name();
             case WASH_FILLS, WASH, BATH -> fills == 0 ? "Wash" : "Wash, " + fills + (fills == 1 ? " fill" : " fills");
@@ -120,6 +128,9 @@ final class RunStepsAdded {
                     default -> WASH_SECONDS;
                 };
         double printed = step.seconds() == null ? usual : step.seconds();
+        if (WashShort.isWash(step)) {
+            return choice.washes(name, printed);
+        }
         double most = step.mostSeconds() == null ? printed : step.mostSeconds();
         return choice.lasts(name, printed, new PrintedTime(printed, most), false);
     }

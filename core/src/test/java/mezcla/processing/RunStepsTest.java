@@ -22,6 +22,7 @@ import mezcla.leaflet.StepClock;
 import mezcla.log.Accident;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Refusal;
+import mezcla.measure.Temperature;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -280,6 +281,113 @@ public class RunStepsTest {
                 .isEqualTo(Movement.INVERSION);
     }
 
+    @DataProvider
+    public Object[][] lengths() {
+        return new Object[][] {
+            {"3 fills", true, null, 3, null, "3 fills"},
+            {"1 fill at 30 °C", true, null, 1, 30.0, "1 fill at 30 °C"},
+            {"2:00 at 86 °F", true, 120, null, 30.0, "2:00 at 30 °C"},
+            {"at 25 °C", true, null, null, 25.0, "at 25 °C"},
+            {"3:30", false, 210, null, null, "3:30"},
+            {"", true, null, null, null, ""},
+        };
+    }
+
+    @Test(dataProvider = "lengths")
+    public void aStepIsAsLongAsIsTyped(
+            String typed,
+            boolean water,
+            @Nullable Integer seconds,
+            @Nullable Integer fills,
+            @Nullable Double atC,
+            String again) {
+        StepChoice choice = StepChoice.PRINTED.lasting(typed, water, Temperature.Scale.CELSIUS);
+        assertThat(choice.seconds()).isEqualTo(seconds);
+        assertThat(choice.fills()).isEqualTo(fills);
+        assertThat(choice.atC()).isEqualTo(atC);
+        assertThat(choice.length()).isEqualTo(again);
+        assertThat(StepChoice.PRINTED.lasting(again, water, Temperature.Scale.CELSIUS))
+                .isEqualTo(choice);
+    }
+
+    @Test
+    public void aBathHasNoFillsAndNoTemperatureHere() {
+        for (String typed : List.of("3 fills", "3:00 at 30 °C", "0 fills")) {
+            assertThat(catchThrowableOfType(
+                            Refusal.class, () -> StepChoice.PRINTED.lasting(typed, false, Temperature.Scale.CELSIUS)))
+                    .as(typed)
+                    .isNotNull();
+        }
+        assertThat(catchThrowableOfType(
+                        Refusal.class, () -> StepChoice.PRINTED.lasting("0 fills", true, Temperature.Scale.CELSIUS)))
+                .isNotNull();
+    }
+
+    @Test
+    public void aWashOfOnesOwnIsSaidAgainstTheSheet() {
+        Leaflet sheet = washed();
+        StepChoice three = StepChoice.PRINTED.lasting("3 fills at 30 °C", true, Temperature.Scale.CELSIUS);
+        RunSteps.Choices choices = single("water-2", three);
+        RunSteps.Step wash = RunSteps.of(sheet, SECONDS, choices).steps().stream()
+                .filter(step -> step.fills() > 0)
+                .findFirst()
+                .orElseThrow();
+        assertThat(wash.fills()).isEqualTo(3);
+        assertThat(wash.atC()).isEqualTo(30);
+        assertThat(WashShort.of(sheet, choices)).hasSize(1).first().satisfies(less -> {
+            assertThat(less.key()).isEqualTo("water-2");
+            assertThat(less.fills()).isEqualTo(3);
+            assertThat(less.ofFills()).isGreaterThan(3);
+        });
+        assertThat(WashShort.of(
+                        sheet,
+                        single("water-2", StepChoice.PRINTED.lasting("9 fills", true, Temperature.Scale.CELSIUS))))
+                .isEmpty();
+        assertThat(WashShort.of(sheet, single("water-1", lasting(59)))).hasSize(1);
+        assertThat(WashShort.of(
+                        sheet, single("water-1", new StepChoice(true, null, StepChoice.Water.PRINTED, false, null))))
+                .hasSize(1);
+        assertThat(WashShort.of(sheet, RunSteps.Choices.USUAL)).isEmpty();
+    }
+
+    @Test
+    public void aSlowTankIsFilledAsLongAsItTakes() {
+        RunSteps.Choices slow = new RunSteps.Choices(
+                RunSteps.Soak.LEAFLET,
+                RunSteps.Between.LEAFLET,
+                RunSteps.FinalRinse.WARM,
+                RunSteps.Wetting.LEAFLET,
+                Movement.PRINTED,
+                Map.of(),
+                20);
+        assertThat(RunSteps.of(washed(), SECONDS, slow)
+                        .schedule()
+                        .steps()
+                        .get(0)
+                        .step()
+                        .fillSeconds())
+                .isEqualTo(20);
+        assertThat(RunSteps.of(washed(), SECONDS, RunSteps.Choices.USUAL)
+                        .schedule()
+                        .steps()
+                        .get(0)
+                        .step()
+                        .fillSeconds())
+                .isEqualTo(10);
+        assertThat(slow.withoutTimes().pourSeconds()).as("a member's own stays").isEqualTo(20);
+        assertThat(slow.moved(Movement.STICK).pourSeconds()).isEqualTo(20);
+    }
+
+    @Test
+    public void theCapGoesOnBeforeTheTankIsTurnedOver() {
+        Agitation.Intervals some = new Agitation.Intervals(30, 30, 5);
+        assertThat(new Moved(Movement.STICK, Movement.INVERSION, some).capGoesOn())
+                .isTrue();
+        assertThat(new Moved(Movement.STICK, Movement.STICK, some).capGoesOn()).isFalse();
+        assertThat(new Moved(Movement.INVERSION, Movement.STICK, some).capGoesOn())
+                .isFalse();
+    }
+
     @Test
     public void whatIsUsualHasNoTimesOfOneRun() {
         StepChoice stirred = new StepChoice(false, 500, StepChoice.Water.PRINTED, true, Movement.STICK);
@@ -292,7 +400,6 @@ public class RunStepsTest {
     @DataProvider
     public Object[][] timesThatTheSheetDoesNotAllow() {
         return new Object[][] {
-            {"water-1", 59, "time-too-short", "water for less than a minute"},
             {"bleach-fix", 389, "time-too-short", "a bath that clears, shorter than planned"},
             {"developer", 194, "time-outside-sheet", "a developer that has one time"},
             {"developer", 196, "time-outside-sheet", "the same"},

@@ -12,6 +12,7 @@ import mezcla.leaflet.ProcessStep;
 import mezcla.leaflet.StepClock;
 import mezcla.measure.ProcessingTime;
 import mezcla.processing.Agitation;
+import mezcla.processing.Moved;
 import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
 import mezcla.web.ribbon.accident.AccidentsView;
@@ -150,10 +151,16 @@ public record RibbonView(
                 out(step),
                 before(step, mixes),
                 step.moved() == null ? "" : step.moved().first().words(),
-                step.moved() == null ? "" : step.moved().then().words(),
+                step.moved() == null ? "" : then(step.moved()),
                 step.moved() == null ? "" : step.moved().then().still(),
                 step.says() == null ? "" : Figures.sentence(step.says()),
                 cues(timed));
+    }
+
+    private static String then(Moved moved) {
+        return moved.capGoesOn()
+                ? "Cap on, then " + Figures.within(moved.then().words())
+                : moved.then().words();
     }
 
     private static String water(RunSteps.Step step, double tankMl) {

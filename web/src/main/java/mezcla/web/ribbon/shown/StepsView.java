@@ -135,7 +135,11 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
         String moment = at.turns() == 0 ? "for " + Figures.seconds(at.forSeconds()) : Figures.count(at.turns(), "turn");
         String then = moved.then() == moved.first() || at.initialSeconds() <= 0
                 ? moment
-                : "%s, %s".formatted(Figures.within(moved.then().words()), moment);
+                : "%s%s, %s"
+                        .formatted(
+                                moved.capGoesOn() ? "cap on, " : "",
+                                Figures.within(moved.then().words()),
+                                moment);
         return at.initialSeconds() <= 0
                 ? "%s, %s every %s".formatted(opening, then, Figures.seconds(at.everySeconds()))
                 : "%s for the first %s, then %s every %s"

@@ -35,6 +35,9 @@ final class ChoiceWords {
         if (choices.movement() != usual.movement()) {
             parts.add(Figures.within(choices.movement().words()));
         }
+        if (choices.pourSeconds() != null) {
+            parts.add("filled in " + Figures.seconds(choices.pourSeconds()));
+        }
         new TreeMap<>(choices.steps()).forEach((key, choice) -> parts.add(single(key, choice)));
         return parts.isEmpty() ? "as the leaflet says" : String.join(", ", parts);
     }
@@ -50,6 +53,9 @@ final class ChoiceWords {
         }
         if (choice.water() != StepChoice.Water.PRINTED) {
             ways.add(choice.water() == StepChoice.Water.TIME ? "by time" : "by fills");
+        }
+        if (!choice.length().isEmpty()) {
+            ways.add(choice.length());
         }
         if (choice.movement() != null) {
             ways.add(Figures.within(choice.movement().words()));

@@ -2,6 +2,7 @@ package mezcla.web.ribbon.usual;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
@@ -12,6 +13,7 @@ import mezcla.processing.PrintedWays;
 import mezcla.processing.RunSteps;
 import mezcla.processing.StepChoice;
 import mezcla.processing.TankFit;
+import mezcla.processing.WashShort;
 import mezcla.web.settings.things.Tank;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TankWords;
@@ -25,9 +27,16 @@ import mezcla.web.words.TankWords;
  * @param wettingAgent of the wetting agent
  * @param tank of the tank
  * @param speeds of films of different speed
+ * @param washes of every wash that is done less than printed
  */
 public record WaysView(
-        String preSoak, String between, String finalRinse, String wettingAgent, String tank, String speeds) {
+        String preSoak,
+        String between,
+        String finalRinse,
+        String wettingAgent,
+        String tank,
+        String speeds,
+        List<String> washes) {
     /**
      * A printed step.
      *
@@ -44,7 +53,8 @@ public record WaysView(
 
     private static final How LEFT_OUT = new How("OUT", "left out");
 
-    public static WaysView of(Leaflet leaflet, List<Roll> rolls, Tank tank, Movement movement) {
+    public static WaysView of(Leaflet leaflet, List<Roll> rolls, Tank tank, RunSteps.Choices choices) {
+        Movement movement = choices.movement();
         PrintedWays printed = PrintedWays.of(leaflet);
         ProcessStep preSoak = printed.preSoak();
         Bath finalRinse = printed.finalRinse();
@@ -64,7 +74,31 @@ public record WaysView(
                 tank(rolls, tank, movement) + turning(leaflet, movement),
                 rolls.size() > 1
                         ? "Films of different speed may share a tank: the speed is in the film, not in the time."
-                        : "");
+                        : "",
+                WashShort.of(leaflet, choices).stream()
+                        .map(wash -> washed(leaflet, wash))
+                        .toList());
+    }
+
+    /** A wash that is done less than printed. */
+    private static String washed(Leaflet leaflet, WashShort wash) {
+        List<ProcessStep> printed = RunSteps.printed(leaflet);
+        String after = printed.subList(0, RunSteps.keys(leaflet).indexOf(wash.key())).stream()
+                .map(ProcessStep::bath)
+                .filter(Objects::nonNull)
+                .reduce((earlier, later) -> later)
+                .map(bath ->
+                        " after the " + Figures.within(leaflet.bath(bath).role().name()))
+                .orElse("");
+        String done = wash.fills() > 0
+                ? "%d of %d fills".formatted(wash.fills(), Objects.requireNonNull(wash.ofFills()))
+                : wash.seconds() > 0
+                        ? "%s instead of %s"
+                                .formatted(
+                                        Figures.clock(wash.seconds()),
+                                        Figures.clock(Objects.requireNonNull(wash.ofSeconds())))
+                        : "left out";
+        return "Wash%s: %s. Film that is washed too little may not keep.".formatted(after, done);
     }
 
     /** The printed steps, one by one, and what can be changed of each. */

@@ -157,13 +157,7 @@ class RunPages {
                 plan == null || plan.baths().stream().anyMatch(bath -> bath.time() == null)
                         ? null
                         : sent.read("steps", () -> steps(plan, typed)),
-                plan == null || tank == null
-                        ? null
-                        : WaysView.of(
-                                plan.batch().leaflet(),
-                                rolls,
-                                tank,
-                                typed.choices().movement()),
+                plan == null || tank == null ? null : WaysView.of(plan.batch().leaflet(), rolls, tank, typed.choices()),
                 plan == null
                         ? null
                         : RunView.of(

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -37,7 +38,8 @@ public class RunTyped extends FilmTyped {
 
     private static final String OUT = "OUT";
     private static final String RINSED = "RINSED";
-    private static final List<String> CHOSEN = List.of("movement", "preSoak", "between", "finalRinse", "wettingAgent");
+    private static final List<String> CHOSEN =
+            List.of("movement", "preSoak", "between", "finalRinse", "wettingAgent", "pour");
 
     private final boolean choosing;
 
@@ -54,7 +56,7 @@ public class RunTyped extends FilmTyped {
         sent.begin("between", RunSteps.Between.LEAFLET.name());
         sent.begin("finalRinse", RunSteps.FinalRinse.WARM.name());
         sent.begin("wettingAgent", RunSteps.Wetting.LEAFLET.name());
-        for (String field : List.of("probe", "load", "celsius", "passed", "seen", "hangs", "air")) {
+        for (String field : List.of("probe", "load", "celsius", "passed", "seen", "hangs", "air", "pour")) {
             sent.begin(field, "");
         }
         ofProcess(at("process"));
@@ -72,13 +74,10 @@ public class RunTyped extends FilmTyped {
         sent().put("finalRinse", choices.finalRinse().name());
         sent().put("wettingAgent", choices.wetting().name());
         sent().put("movement", choices.movement().name());
+        sent().put("pour", Objects.toString(choices.pourSeconds(), ""));
         choices.steps().forEach((key, choice) -> {
             sent().put(step(key, "how"), how(choice));
-            sent().put(
-                            step(key, "time"),
-                            choice.seconds() == null
-                                    ? ""
-                                    : ProcessingTime.ofSeconds(choice.seconds()).toString());
+            sent().put(step(key, "time"), choice.length());
             sent().put(
                             step(key, "movement"),
                             choice.movement() == null ? "" : choice.movement().name());
@@ -110,16 +109,17 @@ public class RunTyped extends FilmTyped {
 
     private StepChoice readStep(String key) {
         String how = at(step(key, "how"));
-        String time = at(step(key, "time"));
         String movement = at(step(key, "movement"));
         return new StepChoice(
-                how.equals(OUT),
-                time.isBlank()
-                        ? null
-                        : Integer.valueOf(ProcessingTime.parse(time).seconds()),
-                chosen(StepChoice.Water.values(), how),
-                how.equals(RINSED),
-                movement.isEmpty() ? null : chosen(Movement.values(), movement));
+                        how.equals(OUT),
+                        null,
+                        chosen(StepChoice.Water.values(), how),
+                        how.equals(RINSED),
+                        movement.isEmpty() ? null : chosen(Movement.values(), movement))
+                .lasting(
+                        at(step(key, "time")),
+                        key.startsWith("water"),
+                        Units.shown().temperature());
     }
 
     /** How the run is done; what cannot be read is taken as usual. */
@@ -139,7 +139,8 @@ public class RunTyped extends FilmTyped {
                 chosen(RunSteps.FinalRinse.values(), at("finalRinse")),
                 chosen(RunSteps.Wetting.values(), at("wettingAgent")),
                 chosen(Movement.values(), at("movement")),
-                single);
+                single,
+                at("pour").matches("[1-9][0-9]?") ? Integer.valueOf(at("pour")) : null);
     }
 
     /** Reads what was typed about single steps, so that what cannot be read stands beside its field. */
