@@ -92,7 +92,7 @@ public record Timing(
         double scale = seconds / baseSeconds;
         return new Timing(
                 seconds,
-                mostSeconds * scale,
+                Math.max(seconds, mostSeconds * scale),
                 atC,
                 leastC,
                 mostC,

@@ -425,4 +425,16 @@ public class AsPrintedTest {
         assertThatThrownBy(() -> asked.read(" ", leaflet, Volume.Unit.ML, Scale.CELSIUS))
                 .isInstanceOf(Refusal.class);
     }
+
+    @Test
+    public void aTimeForTurningOfAnyLengthIsOne() {
+        for (int byHand = 60; byHand <= 900; byHand += 10) {
+            Timing timing = new Timing(byHand, 38, 37, 39, new Exhaustion.Fixed(), List.of(), List.of());
+            for (int turning = 60; turning <= 900; turning += 10) {
+                Timing turned = timing.based(turning);
+                assertThat(turned.baseSeconds()).isEqualTo(turning);
+                assertThat(turned.mostSeconds()).isGreaterThanOrEqualTo(turning);
+            }
+        }
+    }
 }

@@ -60,7 +60,7 @@ public enum SheetShape {
             new Bath(BathRole.STABILISER, "Final rinse")),
     /** A developer bought alone. */
     DEVELOPER_ALONE(
-            "A developer alone",
+            "A developer alone, to renew a batch with",
             FilmProcess.COLOUR_NEGATIVE,
             new Bath(BathRole.DEVELOPER, "Developer A", "Developer B"));
 

@@ -403,8 +403,13 @@ public record DrawnSheet(
         if (both || us == (Units.shown() == Units.US) || !typed.matches(".*[0-9].*")) {
             return shown;
         }
-        String other = read(() -> Figures.celsius(
-                PrintedTemperature.parse(typed, form.units().temperature()).celsius()));
+        String other = read(() -> {
+            PrintedTemperature read =
+                    PrintedTemperature.parse(typed, form.units().temperature());
+            Double least = read.leastC();
+            Double most = read.mostC();
+            return least == null || most == null ? Figures.celsius(read.celsius()) : Figures.celsius(least, most);
+        });
         return other.isEmpty() ? shown : shown + " (" + other + ")";
     }
 

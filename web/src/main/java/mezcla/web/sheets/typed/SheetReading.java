@@ -33,6 +33,7 @@ import mezcla.leaflet.StepClock;
 import mezcla.leaflet.Timing;
 import mezcla.leaflet.Unit;
 import mezcla.measure.Refusal;
+import mezcla.measure.Slack;
 import mezcla.measure.Temperature;
 import mezcla.measure.TypedObjection;
 import mezcla.measure.Volume;
@@ -570,7 +571,8 @@ public final class SheetReading {
             if (first == null && form.bathRows().indexOf(row) == 0) {
                 missing.put(at + "at", "How warm the " + named(row) + " is");
             }
-            return first == null ? null : new PrintedTemperature(first.celsius(), null, null, null);
+            PrintedTemperature own = first == null ? null : rangeOfItsOwn(at, first);
+            return own != null || first == null ? own : new PrintedTemperature(first.celsius(), null, null, null);
         }
         PrintedTemperature read = errors.read(
                 at + "at",
@@ -580,6 +582,22 @@ public final class SheetReading {
             first = read;
         }
         return read;
+    }
+
+    /** A range that the temperature of the first bath lies outside of is a bath's own, and no tolerance; null for none. */
+    private @Nullable PrintedTemperature rangeOfItsOwn(String at, PrintedTemperature before) {
+        try {
+            PrintedTemperature range = PrintedTemperature.parse(
+                    form.at(at + "within"), form.units().temperature());
+            Double least = range.leastC();
+            Double most = range.mostC();
+            boolean outside = least != null
+                    && most != null
+                    && (Slack.exceeds(least, before.celsius()) || Slack.exceeds(before.celsius(), most));
+            return outside ? range : null;
+        } catch (Refusal noRange) {
+            return null;
+        }
     }
 
     private void aside(String field) {
