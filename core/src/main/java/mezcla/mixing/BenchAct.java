@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param number its place in the walk, from 0
  * @param bath the key of the bath; of the bath before for the rinse between two
  * @param kind what is done
- * @param planned the part, for an act about one; null for the others
+ * @param planned the part, for an act about one, and for a wait the part before it; null for the others
  * @param amount how much; minutes for a wait
  */
 public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable PlannedAddition planned, double amount) {
@@ -79,7 +79,7 @@ public record BenchAct(int number, String bath, Kind kind, MixPlan.@Nullable Pla
             }
             Integer wait = planned.addition().waitMinutes();
             if (wait != null && wait > 0) {
-                add(acts, bath, Kind.WAIT, null, wait);
+                add(acts, bath, Kind.WAIT, planned, wait);
             }
             if (planned.waterAfterMl() > 0) {
                 add(acts, bath, Kind.WATER, null, planned.waterAfterMl());

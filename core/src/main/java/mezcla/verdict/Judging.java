@@ -3,6 +3,7 @@ package mezcla.verdict;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import mezcla.batch.BatchState;
 import mezcla.batch.Climate;
 import mezcla.batch.FillState;
@@ -20,15 +21,28 @@ import org.jspecify.annotations.Nullable;
  * @param limits what the house allows beside leaflets
  * @param standIns what it takes where a sheet prints no limit
  * @param climate how warm and light it is where bottles stand
+ * @param careful the members who want their own film judged by the careful school, whatever the house's is
  */
 public record Judging(
-        Map<String, School> schools, School usual, List<HouseLimit> limits, StandIns standIns, Climate climate) {
+        Map<String, School> schools,
+        School usual,
+        List<HouseLimit> limits,
+        StandIns standIns,
+        Climate climate,
+        Set<String> careful) {
     private static final double USUAL_C = 20;
 
     /** Keeps its own map. */
     public Judging {
         schools = Map.copyOf(schools);
         limits = List.copyOf(limits);
+        careful = Set.copyOf(careful);
+    }
+
+    /** A house of which no member is stricter than it is. */
+    public Judging(
+            Map<String, School> schools, School usual, List<HouseLimit> limits, StandIns standIns, Climate climate) {
+        this(schools, usual, limits, standIns, climate, Set.of());
     }
 
     /** Schools and a climate, with the limits that leaflets print. */
@@ -43,7 +57,7 @@ public record Judging(
 
     /** The same house, if it judged film of every process by one school. */
     public Judging wholly(School school) {
-        return new Judging(Map.of(), school, limits, standIns, climate);
+        return new Judging(Map.of(), school, limits, standIns, climate, careful);
     }
 
     /** A batch as the house takes its limits. */

@@ -185,6 +185,7 @@ public record RunPlan(
                 .findFirst()
                 .ifPresent(made -> remarks.add(new RunRemark.CrossProcessed(
                         made.name(), batch.process().name())));
+        question.carefulOwner().map(RunRemark.JudgedForOwner::new).ifPresent(remarks::add);
         addMistyped(asLogged, question, baths, remarks);
         return new RunPlan(batch, question, baths, verdict, objections, remarks);
     }

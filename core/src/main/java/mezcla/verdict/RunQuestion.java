@@ -5,6 +5,7 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
@@ -134,9 +135,18 @@ public record RunQuestion(
         return rolls.stream().mapToDouble(Roll::equivalents).sum();
     }
 
-    /** Whether any of the film cannot be made again. */
+    /** Whether any of the film is judged carefully: it cannot be made again, or is of somebody who wants that. */
     public boolean irreplaceable() {
-        return rolls.stream().anyMatch(Roll::irreplaceable);
+        return rolls.stream().anyMatch(Roll::irreplaceable) || carefulOwner().isPresent();
+    }
+
+    /** Whose wish it is that film is judged carefully that could be made again; empty for nobody's. */
+    public Optional<String> carefulOwner() {
+        return rolls.stream()
+                .filter(roll -> !roll.irreplaceable())
+                .map(Roll::owner)
+                .filter(judging.careful()::contains)
+                .findFirst();
     }
 
     /** How far the film is pushed, in stops. */

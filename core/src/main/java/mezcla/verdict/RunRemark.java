@@ -34,6 +34,13 @@ public sealed interface RunRemark extends Objection {
     record PushedLate(FillState fill, double rollsLeft) implements RunRemark {}
 
     /**
+     * Film is judged carefully because a member wants that of their own.
+     *
+     * @param owner the member
+     */
+    record JudgedForOwner(String owner) implements RunRemark {}
+
+    /**
      * Film goes through another process than it is made for.
      *
      * @param madeFor what it is made for

@@ -11,6 +11,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Climate;
@@ -610,5 +611,24 @@ public class RunPlanTest {
         assertThat(plan(log, question(2, 1, 1, 300)).remarks())
                 .contains(new RunRemark.PushedLate(log.state().batch(7).fills().get(0), 4));
         assertThat(plan(log, question(2, 1, 0, 300)).remarks()).noneMatch(RunRemark.PushedLate.class::isInstance);
+    }
+
+    @Test
+    public void aMemberMayBeStricterForTheirOwnFilm() {
+        Judging strict =
+                new Judging(Map.of(), School.LEAFLET, List.of(), StandIns.usual(), Climate.steady(20), Set.of("Ines"));
+        assertThat(asked(strict, "Ines").irreplaceable()).isTrue();
+        assertThat(asked(strict, "Ines").carefulOwner()).contains("Ines");
+        assertThat(asked(strict, "Devi").irreplaceable()).isFalse();
+        TestLog log = negative();
+        assertThat(plan(log, asked(strict, "Ines")).remarks()).contains(new RunRemark.JudgedForOwner("Ines"));
+        assertThat(plan(log, asked(strict, "Devi")).remarks()).noneMatch(RunRemark.JudgedForOwner.class::isInstance);
+        assertThat(strict.wholly(School.STRETCH).careful()).containsExactly("Ines");
+    }
+
+    private static RunQuestion asked(Judging judging, String owner) {
+        Roll plain = TestLog.roll(0);
+        Roll own = new Roll(owner, plain.format(), plain.equivalents(), 0, false);
+        return new RunQuestion(List.of(own), 250, 250, judging, TestLog.day(1), ZoneOffset.UTC);
     }
 }

@@ -98,7 +98,8 @@ public class DecisionsTest extends DemoApplicationTest {
                         .param("coldWater", "9")
                         .param("hotWater", "50")
                         .param("room", "19")
-                        .param("deliveryWeeks", "2"),
+                        .param("deliveryWeeks", "2")
+                        .param("dryMinutes", "120"),
                 HouseDecided.Topic.SURROUNDINGS,
                 "cold water 9, hot water 50"
             },

@@ -256,7 +256,8 @@ public class KitsTest extends DemoPagesTest {
         assertThat(log.state().kit(kit).part("dev-b").decanted()).isNotNull().satisfies(vials -> assertThat(
                         vials.at().atZone(ZONE).toLocalDate())
                 .isEqualTo(LocalDate.parse(daysAgo(5))));
-        assertThat(page("/kits/" + kit, "ines")).contains("Labels for its vials", "in three vials, five days ago");
+        assertThat(page("/kits/" + kit, "ines"))
+                .contains("Labels for its vials", "in three vials of 24 ml, five days ago");
         assertThat(page("/kits/" + kit + "/labels", "ines"))
                 .contains("Concentrate, vial 1 of 3", "Concentrate, vial 3 of 3", "Last day ");
     }
@@ -364,14 +365,15 @@ public class KitsTest extends DemoPagesTest {
     @Test
     public void gearIsListedBeforeAKitIsBought() throws Exception {
         assertThat(page("/leaflets/1/gear", "devi"))
-                .contains("What mixing Oxbow Negative Liquid 1.2 L takes", "thermometer, stirrer, funnel, towel")
-                .doesNotContain("scissors");
+                .contains("What Oxbow Negative Liquid 1.2 L takes", "thermometer, stirrer, funnel, towel")
+                .contains("changing bag", "300 ml tank", "you have it", "two clips a roll")
+                .doesNotContain("funnel, scissors");
         long powder = leaflets.sheets().stream()
                 .filter(sheet -> sheet.name().startsWith("Kiln Lane"))
                 .findFirst()
                 .orElseThrow()
                 .id();
-        assertThat(page("/leaflets/" + powder + "/gear", "devi")).contains("scissors");
+        assertThat(page("/leaflets/" + powder + "/gear", "devi")).contains("funnel, scissors");
     }
 
     @Test

@@ -339,4 +339,27 @@ public class SafeFilmTest extends DemoApplicationTest {
         assertThat(run.baths()).allMatch(bath -> told.group(1).contains(bath.fillId() + ":" + bath.seconds()));
         assertThat(run.stamp().recordedAt()).isAfter(Instant.now().minus(5, ChronoUnit.MINUTES));
     }
+
+    @Test
+    public void aMemberMayBeStricterThanTheHouseForTheirOwnFilm() throws Exception {
+        String plan = "/batches/4/run?film[0].count=1&film[0].format=135-36&push=0&tank=1&formKey=" + UUID.randomUUID()
+                + "&film[0].owner=";
+        pages.perform(post("/house/me")
+                .param("formKey", UUID.randomUUID().toString())
+                .param("ownUnits", "")
+                .param("pin", "")
+                .param("careful", "true")
+                .with(csrf())
+                .with(user(who("tomasz"))));
+        assertThat(page("/house/you", "tomasz")).containsPattern("name=\"careful\"[^>]*checked");
+        assertThat(page(plan + "Tomasz", "bram")).contains("Judged carefully, as Tomasz wants their own film judged");
+        assertThat(page(plan + "Ines", "bram")).doesNotContain("Judged carefully, as");
+        pages.perform(post("/house/me")
+                .param("formKey", UUID.randomUUID().toString())
+                .param("ownUnits", "")
+                .param("pin", "")
+                .with(csrf())
+                .with(user(who("tomasz"))));
+        assertThat(page(plan + "Tomasz", "bram")).doesNotContain("Judged carefully, as");
+    }
 }

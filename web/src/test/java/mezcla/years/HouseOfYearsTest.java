@@ -124,7 +124,19 @@ public class HouseOfYearsTest {
                 "METRIC",
                 "currency",
                 "NZD");
-        sent(steward, "/house/surroundings", "coldWater", "12", "hotWater", "58", "room", "19", "deliveryWeeks", "2");
+        sent(
+                steward,
+                "/house/surroundings",
+                "coldWater",
+                "12",
+                "hotWater",
+                "58",
+                "room",
+                "19",
+                "deliveryWeeks",
+                "2",
+                "dryMinutes",
+                "120");
         sent(steward, "/house/bath", "litres", "12", "power", "300", "loss", "8");
         sent(steward, "/house/tanks", "tank", "Two reels", "tankVolume", "0,5 l", "holdsR135", "2");
         assertThat(sent(steward, "/house/bottles", "bottle", "D1 to D6", "bottleVolume", "1,5 l", "material", "GLASS"))

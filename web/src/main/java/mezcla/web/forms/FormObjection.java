@@ -280,6 +280,8 @@ public sealed interface FormObjection extends Objection {
 
     record NotWeeks(String text) implements FormObjection {}
 
+    record NotDryMinutes(String text) implements FormObjection {}
+
     record PartOpenAlready() implements FormObjection {}
 
     record PartMissing() implements FormObjection {}

@@ -126,7 +126,9 @@ public class LookService {
         return "It hangs%s and is dry at about %s. Nobody touches it until then: wet film takes every fingerprint."
                 .formatted(
                         run.hangs() == null ? "" : " at " + run.hangs(),
-                        Figures.hour(FilmLook.dryAt(run), houses.house().timeZone()));
+                        Figures.hour(
+                                FilmLook.dryAt(run, houses.surroundings().dries()),
+                                houses.house().timeZone()));
     }
 
     /** The film of a batch that hangs and is not dry yet, the earliest first. */
@@ -163,7 +165,7 @@ public class LookService {
     }
 
     private boolean isWet(RunLogged run) {
-        return !FilmLook.isDry(run, clock.instant());
+        return !FilmLook.isDry(run, clock.instant(), houses.surroundings().dries());
     }
 
     private static RunLogged run(BatchState batch, long run) {
@@ -240,7 +242,8 @@ public class LookService {
     @Transactional(readOnly = true)
     public Optional<Due> due(long batchId) {
         BatchState batch = log.state().batch(batchId);
-        List<RunLogged> due = FilmLook.due(batch, clock.instant());
+        List<RunLogged> due =
+                FilmLook.due(batch, clock.instant(), houses.surroundings().dries());
         return due.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Due(film(batch, due.get(due.size() - 1), List.of()), due.size() - 1));

@@ -44,7 +44,7 @@ public class HouseService {
     private static final House NOT_SET_UP =
             new House("Darkroom", CurrencyUnit.of("NZD"), ZoneId.of("UTC"), Units.METRIC, null);
 
-    private static final Surroundings NO_SURROUNDINGS = new Surroundings(15, 55, 20, 3);
+    private static final Surroundings NO_SURROUNDINGS = new Surroundings(15, 55, 20, 3, Surroundings.USUAL_DRY_MINUTES);
 
     private final HouseMapper mapper;
     private final Climates climates;
@@ -91,7 +91,25 @@ public class HouseService {
                 .forEach(row -> limits.put(
                         row.leaflet() + " " + row.bath(),
                         new HouseLimit(row.leaflet(), row.bath(), row.rolls(), row.days())));
-        return new Judging(schools, School.LEAFLET, List.copyOf(limits.values()), standIns(when), climate);
+        return new Judging(
+                schools,
+                School.LEAFLET,
+                List.copyOf(limits.values()),
+                standIns(when),
+                climate,
+                mapper.carefulMembers());
+    }
+
+    /** Whether a member wants their own film judged carefully, whatever the house does. */
+    @Transactional(readOnly = true)
+    public boolean isCareful(long memberId) {
+        return mapper.isCareful(memberId);
+    }
+
+    /** Says whether a member wants that. */
+    @Transactional
+    public void careful(long memberId, boolean careful) {
+        mapper.setCareful(memberId, careful);
     }
 
     /** What the house takes where a sheet prints no life or no capacity. */

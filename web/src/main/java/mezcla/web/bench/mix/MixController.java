@@ -50,14 +50,14 @@ class MixController {
         return page("bench/mix", id, sent);
     }
 
-    /** What it takes to mix a kit. */
-    record Gear(long leafletId, Leaflet leaflet, MixView mix) {}
+    /** What it takes to mix a kit, and to run film with it. */
+    record Gear(long leafletId, Leaflet leaflet, MixView mix, List<MixView.SetUp> running) {}
 
     /** What it takes to mix a kit, before one is bought. */
     @GetMapping("/leaflets/{id}/gear")
     ModelAndView gear(@PathVariable long id) {
         Leaflet leaflet = leaflets.version(id);
-        return PageView.of("bench/gear", new Gear(id, leaflet, mixes.gear(leaflet)));
+        return PageView.of("bench/gear", new Gear(id, leaflet, mixes.gear(leaflet), mixes.runningGear(leaflet)));
     }
 
     /** The plan on one page, to print. */

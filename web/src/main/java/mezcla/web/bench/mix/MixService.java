@@ -200,7 +200,7 @@ public class MixService {
         MixView view = MixView.of(
                 title(plan, request),
                 request.warmestFirst() ? plan.warmestFirst() : plan,
-                equipment(),
+                equipment().of(state.kit(request.kits().get(0)).parts()),
                 bath -> choices(bath, shelf, bottles));
         String free = bottles.stream()
                 .filter(chosen.bottles()::containsValue)
@@ -278,7 +278,8 @@ public class MixService {
                 houses.jugs().stream()
                         .map(jug -> new JugChoice(jug.name(), jug.capacityMl()))
                         .toList(),
-                new BenchWater(houses.surroundings(), houses.heaters(), warm::minutesInTheTub));
+                new BenchWater(houses.surroundings(), houses.heaters(), warm::minutesInTheTub),
+                List.of());
     }
 
     /**
@@ -361,8 +362,17 @@ public class MixService {
                                 Figures.ml(bath.mix().finalMl()),
                                 Figures.within(bath.bath().role().name())))
                 .collect(Collectors.joining(", "));
-        return MixView.of("What mixing %s takes".formatted(leaflet.name()), plan, equipment(), bath -> List.of())
-                .with(new MixView.SetUp("Bottles, empty and clean", bottles));
+        boolean bottled = mixes.shelf(log.state())
+                .choose(plan.baths(), houses.bottles())
+                .missing()
+                .isEmpty();
+        return MixView.of("What %s takes".formatted(leaflet.name()), plan, equipment(), bath -> List.of())
+                .with(new MixView.SetUp("Bottles, empty and clean", bottles, bottled ? RunningGear.HAVE : ""));
+    }
+
+    /** What it takes to run film with it. */
+    List<MixView.SetUp> runningGear(Leaflet leaflet) {
+        return RunningGear.of(leaflet, houses);
     }
 
     private Map<String, Bottle> bottles(BatchPlan plan, Bottling bottling, Map<String, String> chosen) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import mezcla.batch.PartState;
 import mezcla.leaflet.Addition;
 import mezcla.leaflet.Caution;
 import mezcla.leaflet.Leaflet;
@@ -39,8 +40,14 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
      *
      * @param what a kind of thing
      * @param which the things
+     * @param have whether the house's lists have it, in words; empty where they do not know such things
      */
-    public record SetUp(String what, String which) {}
+    public record SetUp(String what, String which, String have) {
+        /** What is put out, whether or not the house's lists know it. */
+        public SetUp(String what, String which) {
+            this(what, which, "");
+        }
+    }
 
     /**
      * A bath of the plan.
@@ -94,7 +101,12 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     }
 
     /** What the house has to mix with. */
-    public record Equipment(List<Tool> tools, List<JugChoice> jugs, BenchWater water) {}
+    public record Equipment(List<Tool> tools, List<JugChoice> jugs, BenchWater water, List<PartState> parts) {
+        /** The same, for a mix of parts of which some may be in vials. */
+        Equipment of(List<PartState> some) {
+            return new Equipment(tools, jugs, water, some);
+        }
+    }
 
     /** The same with one more thing to put out. */
     MixView with(SetUp more) {
@@ -136,13 +148,13 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
 
     private static List<SetUp> setUp(BatchPlan plan, Equipment house) {
         List<SetUp> lines = new ArrayList<>();
-        lines.add(new SetUp("Tools", String.join(", ", toolsFor(plan, house.tools()))));
+        lines.add(new SetUp("Tools", String.join(", ", toolsFor(plan, house.tools())), RunningGear.HAVE));
         String jugs = plan.baths().stream()
                 .map(bath -> jug(bath, house.jugs()).map(JugChoice::name).orElse(""))
                 .filter(name -> !name.isEmpty())
                 .distinct()
                 .collect(Collectors.joining(", "));
-        lines.add(new SetUp("Jugs", jugs));
+        lines.add(new SetUp("Jugs", jugs, RunningGear.HAVE));
         lines.add(new SetUp(
                 "Water",
                 "%s in all. The cooler first: %s"
@@ -206,22 +218,24 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 planned.bath().role().letters(),
                 planned.bath().role().name(),
                 Figures.ml(mix.finalMl()),
-                acts(leaflet, mix, house.tools()),
+                acts(leaflet, mix, house),
                 mix.checks().stream().map(check -> check(check, mix)).toList(),
                 JugDrawing.of(mix),
                 free.holding(planned),
                 house.water().lines(planned),
-                mix.recipe().mode() == Recipe.Mode.READY_TO_USE ? "" : mixedIn(planned, house.jugs()));
+                mix.recipe().mode() == Recipe.Mode.READY_TO_USE
+                        ? "Ready to use: nothing is added."
+                        : mixedIn(planned, house.jugs()));
     }
 
-    private static List<Act> acts(Leaflet leaflet, MixPlan mix, List<Tool> tools) {
+    private static List<Act> acts(Leaflet leaflet, MixPlan mix, Equipment house) {
         List<Act> acts = new ArrayList<>();
         if (mix.startWaterMl() > 0) {
             acts.add(new Act(
                     "Start with", Figures.ml(mix.startWaterMl()), "of water" + upTo(mix) + at(mix.recipe()), "", ""));
         }
         for (MixPlan.PlannedAddition planned : mix.additions()) {
-            acts.add(act(leaflet, mix, planned, tools));
+            acts.add(act(leaflet, mix, planned, house.tools(), house.parts()));
             if (planned.waterAfterMl() > 0) {
                 acts.add(new Act("Add", Figures.ml(planned.waterAfterMl()), "of water", "", ""));
             }
@@ -251,7 +265,8 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         return mixing == null ? "" : " at " + TemperatureWords.mixing(mixing);
     }
 
-    private static Act act(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
+    private static Act act(
+            Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools, List<PartState> parts) {
         Addition addition = planned.addition();
         Part part = leaflet.part(addition.part());
         String amount = poured(planned, tools);
@@ -260,7 +275,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         List<String> notes = new ArrayList<>();
         Measuring measuring = planned.wholePart()
                 ? new Measuring("all that is left: no measuring", "")
-                : measuring(mix, planned, tools);
+                : measuring(mix, planned, tools, parts);
         if (!measuring.how().isEmpty()) {
             notes.add(measuring.how());
         }
@@ -314,8 +329,18 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
     /** With which tool, or why with none. */
     public record Measuring(String how, String warning) {}
 
-    public static Measuring measuring(MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
+    /** With which tool a part is measured; by no tool where it empties vials. */
+    public static Measuring measuring(
+            MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools, List<PartState> parts) {
         Addition addition = planned.addition();
+        int vials = parts.stream()
+                .filter(part -> part.part().key().equals(addition.part()))
+                .mapToInt(part -> part.emptiesVials(planned.amount()))
+                .findFirst()
+                .orElse(0);
+        if (vials > 0) {
+            return new Measuring("empty %s: no measuring".formatted(Figures.count(vials, "vial")), "");
+        }
         String within = "within " + Figures.plain(addition.care().tolerance() * 100, 0) + " %";
         Optional<ToolChoice> found = ToolChoice.of(planned, tools);
         if (found.isEmpty()) {

@@ -337,7 +337,11 @@ public class BenchService {
         String vessel = act.unit() == Unit.ML ? "bottle" : "sachet";
         MixView.Measuring measuring = planned.wholePart()
                 ? new MixView.Measuring("All that is left of it: no measuring.", "")
-                : MixView.measuring(mix(mix, act), planned, plans.equipment().tools());
+                : MixView.measuring(
+                        mix(mix, act),
+                        planned,
+                        plans.equipment().tools(),
+                        log.state().kit(mix.kits().get(0)).parts());
         if (!measuring.warning().isEmpty()) {
             warnings.add(0, measuring.warning());
         }
@@ -439,19 +443,21 @@ public class BenchService {
                 .map(since ->
                         minutes * 60 - Duration.between(since, clock.instant()).toSeconds())
                 .orElse(minutes * 60);
+        Part before = part(mix, act);
+        String doing = before.isPowder() ? "Stir, and wait" : "Wait";
         return new BenchView.Now(
                 act.number(),
-                "Stir, and wait",
+                doing,
                 minutes + ":00",
-                "until no grit is felt or heard",
+                before.isPowder() ? "until no grit is felt or heard" : "while %s reacts".formatted(before.name()),
                 "",
                 "",
                 List.of(),
-                "It has dissolved",
+                before.isPowder() ? "It has dissolved" : "The wait is over",
                 "",
                 false,
                 Math.max(0, left),
-                "Stir, and wait " + minutes + " minutes");
+                "%s %s".formatted(doing, Figures.count((int) minutes, "minute")));
     }
 
     private BenchView.Now topUp(Mixes.Mix mix, BenchAct act) {

@@ -216,6 +216,7 @@ public class HouseRooms {
         fields.put("hotWater", Figures.celsius(around.hotWaterC()));
         fields.put("room", Figures.celsius(around.roomC()));
         fields.put("deliveryWeeks", String.valueOf(around.deliveryWeeks()));
+        fields.put("dryMinutes", String.valueOf(around.dryMinutes()));
         fields.putAll(typed);
         return new ThisHouse(
                 house,
@@ -247,7 +248,7 @@ public class HouseRooms {
     }
 
     /** How a member reads the house, and comes in. */
-    record You(House house, SignedIn me, List<Units> allUnits) {}
+    record You(House house, SignedIn me, List<Units> allUnits, boolean careful) {}
 
     @Transactional(readOnly = true)
     You you() {
@@ -257,6 +258,6 @@ public class HouseRooms {
                 .findFirst()
                 .or(SignedIn::here)
                 .orElseThrow();
-        return new You(houses.house(), me, List.of(Units.values()));
+        return new You(houses.house(), me, List.of(Units.values()), houses.isCareful(id));
     }
 }

@@ -72,13 +72,14 @@ class HouseholdController {
     /** How strictly film of a process is judged. */
     record SchoolForm(@Takes(asTyped = true) String process) {}
 
-    /** Its water, its room, and how long a kit takes to come. */
+    /** Its water, its room, how long a kit takes to come and film to dry. */
     @RefusedAt("hotWater")
     record SurroundingsForm(
             Temperature coldWater,
             Temperature hotWater,
             Temperature room,
-            @Takes(most = 52, or = FormObjection.NotWeeks.class) int deliveryWeeks) {}
+            @Takes(most = 52, or = FormObjection.NotWeeks.class) int deliveryWeeks,
+            @Takes(least = 10, most = 1440, or = FormObjection.NotDryMinutes.class) int dryMinutes) {}
 
     /** What it does during a run. */
     @RefusedAt("habits")
@@ -89,7 +90,8 @@ class HouseholdController {
     record MeForm(
             @Takes(or = FormObjection.UnknownUnits.class) @Nullable Units ownUnits,
             @Takes(asTyped = true) String pin,
-            boolean noPin) {}
+            boolean noPin,
+            boolean careful) {}
 
     /** What a device of the house is called. */
     record DeviceForm(@Takes(most = 40) String deviceName) {}
@@ -174,7 +176,8 @@ class HouseholdController {
                         form.coldWater().celsius(),
                         form.hotWater().celsius(),
                         form.room().celsius(),
-                        form.deliveryWeeks())),
+                        form.deliveryWeeks(),
+                        form.dryMinutes())),
                 () -> thisHouse(sent));
     }
 
@@ -204,6 +207,7 @@ class HouseholdController {
                         members.setPin(member.id(), form.noPin() ? "" : pin);
                     }
                     members.setUnits(member.id(), form.ownUnits());
+                    household.careful(member.id(), form.careful());
                 },
                 () -> you(sent));
     }

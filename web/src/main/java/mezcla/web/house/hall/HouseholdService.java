@@ -177,6 +177,12 @@ public class HouseholdService {
         decisions.decided(HouseDecided.Topic.SURROUNDINGS, "", HouseholdService::words, before, surroundings);
     }
 
+    /** Says whether a member wants their own film judged carefully. */
+    @Transactional
+    public void careful(long memberId, boolean careful) {
+        houses.careful(memberId, careful);
+    }
+
     private static String words(RunHabits habits) {
         return "%s, %s"
                 .formatted(
@@ -185,11 +191,12 @@ public class HouseholdService {
     }
 
     private static String words(Surroundings around) {
-        return "cold water %s, hot water %s, room %s, delivery in %d weeks"
+        return "cold water %s, hot water %s, room %s, delivery in %d weeks, film dry after %d minutes"
                 .formatted(
                         Figures.degrees(around.coldWaterC()),
                         Figures.degrees(around.hotWaterC()),
                         Figures.degrees(around.roomC()),
-                        around.deliveryWeeks());
+                        around.deliveryWeeks(),
+                        around.dryMinutes());
     }
 }

@@ -1,5 +1,6 @@
 package mezcla.web.settings.things;
 
+import java.time.Duration;
 import mezcla.mixing.HouseWater;
 
 /**
@@ -9,8 +10,22 @@ import mezcla.mixing.HouseWater;
  * @param hotWaterC how hot its hot tap is, in °C
  * @param roomC how warm its room is, in °C
  * @param deliveryWeeks how many weeks a kit takes to come
+ * @param dryMinutes how long film hangs until it is dry, in minutes: two hours in a room, less in a cabinet
  */
-public record Surroundings(double coldWaterC, double hotWaterC, double roomC, int deliveryWeeks) {
+public record Surroundings(double coldWaterC, double hotWaterC, double roomC, int deliveryWeeks, int dryMinutes) {
+    /** Two hours, where nobody said otherwise. */
+    public static final int USUAL_DRY_MINUTES = 120;
+
+    /** Where nothing was said of drying, two hours count. */
+    public Surroundings {
+        dryMinutes = dryMinutes <= 0 ? USUAL_DRY_MINUTES : dryMinutes;
+    }
+
+    /** How long film hangs until it is dry. */
+    public Duration dries() {
+        return Duration.ofMinutes(dryMinutes);
+    }
+
     /** The water of its taps. */
     public HouseWater water() {
         return new HouseWater(coldWaterC, hotWaterC, roomC);
