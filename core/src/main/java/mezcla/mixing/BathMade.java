@@ -21,8 +21,9 @@ public record BathMade(double levelMl, double overTheMarkMl, List<Deviation> dev
      *
      * @param part the part's key
      * @param percent how much stronger; below zero for weaker
+     * @param missing how much more of it makes that as planned, in its unit; 0 where it is stronger
      */
-    public record Deviation(String part, double percent) {}
+    public record Deviation(String part, double percent, double missing) {}
 
     static BathMade of(MixPlan mix, List<BenchAct> done, ToDoubleFunction<BenchAct> really) {
         double level = 0;
@@ -56,7 +57,9 @@ public record BathMade(double levelMl, double overTheMarkMl, List<Deviation> dev
                 double strength = really.applyAsDouble(act) / act.amount() * mix.finalMl() / becomes;
                 Addition addition = Objects.requireNonNull(act.planned()).addition();
                 if (Slack.exceeds(Math.abs(strength - 1), addition.care().tolerance())) {
-                    deviations.add(new Deviation(addition.part(), (strength - 1) * 100));
+                    double wanted = act.amount() * becomes / mix.finalMl();
+                    double missing = Math.max(0, wanted - really.applyAsDouble(act));
+                    deviations.add(new Deviation(addition.part(), (strength - 1) * 100, missing));
                 }
             }
         }

@@ -20,6 +20,9 @@ import org.jspecify.annotations.Nullable;
  * @param lightSafeAfter the step after which the tank may be opened; -1 where no step makes film safe
  */
 public record RunSteps(List<Step> steps, Schedule schedule, int lightSafeAfter) {
+    /** How many parts a wetting agent of the house's own becomes, itself among them: 1 + 199; <em>house</em>. */
+    public static final double WETTING_AGENT_PARTS = 200;
+
     static final double MINUTE = 60;
     private static final double RINSE_SECONDS = 30;
 

@@ -124,7 +124,28 @@ public class BenchWalkTest {
         assertThat(made.deviations()).singleElement().satisfies(each -> {
             assertThat(each.part()).isEqualTo("dev-a");
             assertThat(each.percent()).isCloseTo(8, offset(1e-9));
+            assertThat(each.missing()).isZero();
         });
+    }
+
+    @Test
+    public void ofTooLittleItIsSaidHowMuchMore() {
+        List<BenchWalk.Tick> ticks = first(5);
+        ticks.add(tick(9, 1, false, 31.55));
+        assertThat(BenchWalk.of(plan, ticks).made(plan.baths().get(0)).deviations())
+                .singleElement()
+                .satisfies(each -> {
+                    assertThat(each.part()).isEqualTo("dev-a");
+                    assertThat(each.missing()).isCloseTo(18.45, offset(1e-9));
+                });
+        ticks.add(tick(10, 3, false, 550.0));
+        assertThat(BenchWalk.of(plan, ticks)
+                        .made(plan.baths().get(0))
+                        .deviations()
+                        .get(0)
+                        .missing())
+                .as("in a bath that became larger")
+                .isCloseTo(55 - 31.55, offset(1e-9));
     }
 
     @Test

@@ -229,6 +229,7 @@ public class ArchitectureTest {
             "bench -> cupboard",
             "bench -> warm",
             "fill -> look",
+            "gear -> bench",
             "label -> ribbon",
             "label -> run",
             "mine -> ribbon",

@@ -254,7 +254,7 @@ public class BenchTest extends DemoPagesTest {
         assertThat(send("/kits/8/decantings", "ines", "decanted", "dev-a", "vials", "6")
                         .getStatus())
                 .isEqualTo(302);
-        assertThat(page("/kits/8", "ines")).contains("in six vials, today");
+        assertThat(page("/kits/8", "ines")).contains("in six vials of ");
         send("/kits/9/corrections", "ines", "corrected", "fr", "left", "50", "correctedWhy", "leaked on the way");
         assertThat(part(9, "fr").left()).isEqualTo(50);
         send("/kits/9/losses", "ines", "gone", "fr", "goneAmount", "4.5", "route", "OTHERS", "goneWhy", "dropped");

@@ -17,6 +17,7 @@ import mezcla.processing.RunSteps;
 import mezcla.processing.Schedule;
 import mezcla.web.ribbon.accident.AccidentsView;
 import mezcla.web.words.Figures;
+import mezcla.web.words.WettingAgent;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -168,7 +169,7 @@ public record RibbonView(
             return temperature(step);
         }
         if (step.kind() == ProcessStep.Kind.WETTING_AGENT) {
-            return Figures.ml(tankMl) + ", as warm as the room";
+            return WettingAgent.in(tankMl);
         }
         String warm = temperature(step);
         return Figures.ml(tankMl) + (warm.isEmpty() ? ", as warm as the bath" : " at " + warm);

@@ -2,7 +2,6 @@ package mezcla.web.settings;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Set;
 import mezcla.batch.Light;
 import mezcla.leaflet.BathRole;
 import mezcla.log.Bottle;
@@ -149,16 +148,6 @@ interface HouseMapper {
 
     @Update("UPDATE jug SET removed = #{removed} WHERE id = #{id}")
     void removeJug(long id, boolean removed);
-
-    /** The members who want their own film judged carefully, as they are called now. */
-    @Select("SELECT name FROM member WHERE careful = 1 AND left_at IS NULL")
-    Set<String> carefulMembers();
-
-    @Select("SELECT careful FROM member WHERE id = #{id}")
-    boolean isCareful(long id);
-
-    @Update("UPDATE member SET careful = #{careful} WHERE id = #{id}")
-    void setCareful(long id, boolean careful);
 
     @Select("SELECT cold_water_c, hot_water_c, room_c, delivery_weeks, dry_minutes FROM house")
     @Nullable

@@ -32,6 +32,7 @@ import mezcla.web.settings.things.Tank;
 import mezcla.web.settings.things.Thing;
 import mezcla.web.settings.things.Tool;
 import mezcla.web.settings.things.WaterBath;
+import mezcla.web.settings.wishes.OwnWishes;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
@@ -44,12 +45,12 @@ public class HouseService {
     private static final House NOT_SET_UP =
             new House("Darkroom", CurrencyUnit.of("NZD"), ZoneId.of("UTC"), Units.METRIC, null);
 
-    private static final Surroundings NO_SURROUNDINGS = new Surroundings(15, 55, 20, 3, Surroundings.USUAL_DRY_MINUTES);
-
     private final HouseMapper mapper;
     private final Climates climates;
+    private final OwnWishes wishes;
 
-    HouseService(HouseMapper mapper, Climates climates) {
+    HouseService(HouseMapper mapper, Climates climates, OwnWishes wishes) {
+        this.wishes = wishes;
         this.mapper = mapper;
         this.climates = climates;
     }
@@ -97,19 +98,7 @@ public class HouseService {
                 List.copyOf(limits.values()),
                 standIns(when),
                 climate,
-                mapper.carefulMembers());
-    }
-
-    /** Whether a member wants their own film judged carefully, whatever the house does. */
-    @Transactional(readOnly = true)
-    public boolean isCareful(long memberId) {
-        return mapper.isCareful(memberId);
-    }
-
-    /** Says whether a member wants that. */
-    @Transactional
-    public void careful(long memberId, boolean careful) {
-        mapper.setCareful(memberId, careful);
+                wishes.carefulMembers());
     }
 
     /** What the house takes where a sheet prints no life or no capacity. */
@@ -332,7 +321,7 @@ public class HouseService {
     @Transactional(readOnly = true)
     public Surroundings surroundings() {
         Surroundings kept = mapper.surroundings();
-        return kept == null ? NO_SURROUNDINGS : kept;
+        return kept == null ? Surroundings.UNTOLD : kept;
     }
 
     /** Whether somebody has said what its water and its room are like. */

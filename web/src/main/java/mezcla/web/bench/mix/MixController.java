@@ -13,7 +13,6 @@ import mezcla.web.forms.declared.RefusedAt;
 import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.declared.Takes;
 import mezcla.web.mixes.MixRequest;
-import mezcla.web.sheets.Leaflets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -26,11 +25,9 @@ import org.springframework.web.servlet.ModelAndView;
 @Controller
 class MixController {
     private final MixService mixes;
-    private final Leaflets leaflets;
     private final OneTimeForms forms;
 
-    MixController(MixService mixes, Leaflets leaflets, OneTimeForms forms) {
-        this.leaflets = leaflets;
+    MixController(MixService mixes, OneTimeForms forms) {
         this.mixes = mixes;
         this.forms = forms;
     }
@@ -48,16 +45,6 @@ class MixController {
             sent.begin("volume", mixes.usualVolume(id));
         }
         return page("bench/mix", id, sent);
-    }
-
-    /** What it takes to mix a kit, and to run film with it. */
-    record Gear(long leafletId, Leaflet leaflet, MixView mix, List<MixView.SetUp> running) {}
-
-    /** What it takes to mix a kit, before one is bought. */
-    @GetMapping("/leaflets/{id}/gear")
-    ModelAndView gear(@PathVariable long id) {
-        Leaflet leaflet = leaflets.version(id);
-        return PageView.of("bench/gear", new Gear(id, leaflet, mixes.gear(leaflet), mixes.runningGear(leaflet)));
     }
 
     /** The plan on one page, to print. */

@@ -351,7 +351,7 @@ public class MixService {
 
     /** What it takes to mix all of a kit, also of one that nobody has bought yet. */
     @Transactional(readOnly = true)
-    MixView gear(Leaflet leaflet) {
+    public MixView gear(Leaflet leaflet) {
         Map<String, Double> full = new HashMap<>();
         leaflet.parts().forEach(part -> full.put(part.key(), part.amount()));
         List<String> baths = leaflet.baths().stream().map(Bath::key).toList();
@@ -367,12 +367,7 @@ public class MixService {
                 .missing()
                 .isEmpty();
         return MixView.of("What %s takes".formatted(leaflet.name()), plan, equipment(), bath -> List.of())
-                .with(new MixView.SetUp("Bottles, empty and clean", bottles, bottled ? RunningGear.HAVE : ""));
-    }
-
-    /** What it takes to run film with it. */
-    List<MixView.SetUp> runningGear(Leaflet leaflet) {
-        return RunningGear.of(leaflet, houses);
+                .with(new MixView.SetUp("Bottles, empty and clean", bottles, bottled ? MixView.SetUp.HAVE : ""));
     }
 
     private Map<String, Bottle> bottles(BatchPlan plan, Bottling bottling, Map<String, String> chosen) {

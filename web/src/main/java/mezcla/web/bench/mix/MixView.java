@@ -43,6 +43,9 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
      * @param have whether the house's lists have it, in words; empty where they do not know such things
      */
     public record SetUp(String what, String which, String have) {
+        /** What stands beside a thing that the house has. */
+        public static final String HAVE = "you have it";
+
         /** What is put out, whether or not the house's lists know it. */
         public SetUp(String what, String which) {
             this(what, which, "");
@@ -148,13 +151,13 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
 
     private static List<SetUp> setUp(BatchPlan plan, Equipment house) {
         List<SetUp> lines = new ArrayList<>();
-        lines.add(new SetUp("Tools", String.join(", ", toolsFor(plan, house.tools())), RunningGear.HAVE));
+        lines.add(new SetUp("Tools", String.join(", ", toolsFor(plan, house.tools())), SetUp.HAVE));
         String jugs = plan.baths().stream()
                 .map(bath -> jug(bath, house.jugs()).map(JugChoice::name).orElse(""))
                 .filter(name -> !name.isEmpty())
                 .distinct()
                 .collect(Collectors.joining(", "));
-        lines.add(new SetUp("Jugs", jugs, RunningGear.HAVE));
+        lines.add(new SetUp("Jugs", jugs, SetUp.HAVE));
         lines.add(new SetUp(
                 "Water",
                 "%s in all. The cooler first: %s"
@@ -237,7 +240,7 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         for (MixPlan.PlannedAddition planned : mix.additions()) {
             acts.add(act(leaflet, mix, planned, house.tools(), house.parts()));
             if (planned.waterAfterMl() > 0) {
-                acts.add(new Act("Add", Figures.ml(planned.waterAfterMl()), "of water", "", ""));
+                acts.add(new Act("Add", Figures.ml(planned.waterAfterMl()), "of water" + at(mix.recipe()), "", ""));
             }
         }
         if (mix.recipe().mode() == Recipe.Mode.TOP_UP) {

@@ -576,6 +576,12 @@ public class BenchService {
                                 : "warm the jug before powder goes in, undo this step and measure again.");
     }
 
+    /** What mends a part of which too little went in. */
+    private static String more(Part part, BathMade.Deviation deviation) {
+        return " %s in %s more, then undo its step and type all that went in."
+                .formatted(part.unit() == Unit.G ? "Weigh" : "Pour", Figures.amount(deviation.missing(), part.unit()));
+    }
+
     private static void consequences(Mixes.Mix mix, BatchPlan.PlannedBath bath, List<String> said) {
         BathMade made = mix.walk().made(bath);
         String name = bath.bath().role().name();
@@ -595,12 +601,16 @@ public class BenchService {
         }
         for (BathMade.Deviation deviation : made.deviations()) {
             Part part = mix.walk().plan().leaflet().part(deviation.part());
-            said.add("%s: %s is %s\u00a0%% too %s, more than it bears."
+            boolean mends = deviation.missing() > 0
+                    && part.unit().isMeasured()
+                    && !mix.isBottled(bath.bath().key());
+            said.add("%s: %s is %s\u00a0%% too %s, more than it bears.%s"
                     .formatted(
                             name,
                             part.name(),
                             Figures.plain(Math.abs(deviation.percent()), 1),
-                            deviation.percent() > 0 ? "strong" : "weak"));
+                            deviation.percent() > 0 ? "strong" : "weak",
+                            mends ? more(part, deviation) : ""));
         }
     }
 }

@@ -17,6 +17,7 @@ import mezcla.web.settings.HouseService;
 import mezcla.web.settings.things.House;
 import mezcla.web.settings.things.RunHabits;
 import mezcla.web.settings.things.Surroundings;
+import mezcla.web.settings.wishes.OwnWishes;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
@@ -32,6 +33,7 @@ public class HouseRooms {
     private final HouseholdService household;
     private final SchoolsService schools;
     private final HouseService houses;
+    private final OwnWishes wishes;
     private final DarkroomLog log;
     private final Decisions decisions;
     private final String version;
@@ -42,7 +44,9 @@ public class HouseRooms {
             HouseService houses,
             DarkroomLog log,
             Decisions decisions,
+            OwnWishes wishes,
             @Value("${mezcla.version}") String version) {
+        this.wishes = wishes;
         this.household = household;
         this.schools = schools;
         this.houses = houses;
@@ -258,6 +262,6 @@ public class HouseRooms {
                 .findFirst()
                 .or(SignedIn::here)
                 .orElseThrow();
-        return new You(houses.house(), me, List.of(Units.values()), houses.isCareful(id));
+        return new You(houses.house(), me, List.of(Units.values()), wishes.isCareful(id));
     }
 }

@@ -17,6 +17,7 @@ import mezcla.web.settings.HouseService;
 import mezcla.web.settings.things.House;
 import mezcla.web.settings.things.RunHabits;
 import mezcla.web.settings.things.Surroundings;
+import mezcla.web.settings.wishes.OwnWishes;
 import mezcla.web.words.Figures;
 import mezcla.web.words.Units;
 import org.joda.money.CurrencyUnit;
@@ -30,11 +31,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class HouseholdService {
     private final HouseService houses;
+    private final OwnWishes wishes;
     private final Members members;
     private final DarkroomLog log;
     private final Decisions decisions;
 
-    HouseholdService(HouseService houses, Members members, DarkroomLog log, Decisions decisions) {
+    HouseholdService(HouseService houses, Members members, DarkroomLog log, Decisions decisions, OwnWishes wishes) {
+        this.wishes = wishes;
         this.decisions = decisions;
         this.houses = houses;
         this.members = members;
@@ -180,7 +183,7 @@ public class HouseholdService {
     /** Says whether a member wants their own film judged carefully. */
     @Transactional
     public void careful(long memberId, boolean careful) {
-        houses.careful(memberId, careful);
+        wishes.careful(memberId, careful);
     }
 
     private static String words(RunHabits habits) {

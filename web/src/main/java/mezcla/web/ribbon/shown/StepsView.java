@@ -15,6 +15,7 @@ import mezcla.processing.Schedule;
 import mezcla.web.drawing.plot.RibbonDrawing;
 import mezcla.web.ribbon.RibbonView;
 import mezcla.web.words.Figures;
+import mezcla.web.words.WettingAgent;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -105,7 +106,7 @@ public record StepsView(List<Line> lines, String total, String cold, String warm
 
     private static String water(RunSteps.Step step, double tankMl) {
         if (step.kind() == ProcessStep.Kind.WETTING_AGENT) {
-            return Figures.ml(tankMl) + ", as warm as the room";
+            return WettingAgent.in(tankMl);
         }
         String temperature = RibbonView.temperature(step);
         return "%s of water%s%s"

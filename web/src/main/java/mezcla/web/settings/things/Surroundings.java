@@ -16,6 +16,9 @@ public record Surroundings(double coldWaterC, double hotWaterC, double roomC, in
     /** Two hours, where nobody said otherwise. */
     public static final int USUAL_DRY_MINUTES = 120;
 
+    /** A house of which nobody has said anything yet. */
+    public static final Surroundings UNTOLD = new Surroundings(15, 55, 20, 3, USUAL_DRY_MINUTES);
+
     /** Where nothing was said of drying, two hours count. */
     public Surroundings {
         dryMinutes = dryMinutes <= 0 ? USUAL_DRY_MINUTES : dryMinutes;

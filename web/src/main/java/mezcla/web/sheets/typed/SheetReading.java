@@ -73,7 +73,6 @@ public final class SheetReading {
     private List<PrintedExample> examples = List.of();
     private @Nullable PrintedTemperature first;
 
-    /** Reads a sheet as it was typed. */
     public SheetReading(SheetForm typed) {
         unfolded = typed.unfolded();
         form = new SheetForm(unfolded.typed());
@@ -571,8 +570,7 @@ public final class SheetReading {
             if (first == null && form.bathRows().indexOf(row) == 0) {
                 missing.put(at + "at", "How warm the " + named(row) + " is");
             }
-            PrintedTemperature own = first == null ? null : rangeOfItsOwn(at, first);
-            return own != null || first == null ? own : new PrintedTemperature(first.celsius(), null, null, null);
+            return first == null ? null : rangeOfItsOwn(at, first);
         }
         PrintedTemperature read = errors.read(
                 at + "at",
@@ -584,8 +582,9 @@ public final class SheetReading {
         return read;
     }
 
-    /** A range that the temperature of the first bath lies outside of is a bath's own, and no tolerance; null for none. */
-    private @Nullable PrintedTemperature rangeOfItsOwn(String at, PrintedTemperature before) {
+    /** As the first bath; a range that this lies outside of is a bath's own, and no tolerance. */
+    private PrintedTemperature rangeOfItsOwn(String at, PrintedTemperature before) {
+        PrintedTemperature same = new PrintedTemperature(before.celsius(), null, null, null);
         try {
             PrintedTemperature range = PrintedTemperature.parse(
                     form.at(at + "within"), form.units().temperature());
@@ -594,9 +593,9 @@ public final class SheetReading {
             boolean outside = least != null
                     && most != null
                     && (Slack.exceeds(least, before.celsius()) || Slack.exceeds(before.celsius(), most));
-            return outside ? range : null;
+            return outside ? range : same;
         } catch (Refusal noRange) {
-            return null;
+            return same;
         }
     }
 

@@ -1,19 +1,19 @@
-package mezcla.web.bench.mix;
+package mezcla.web.gear;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.leaflet.ProcessStep;
+import mezcla.web.bench.mix.MixView;
 import mezcla.web.settings.HouseService;
 import mezcla.web.settings.things.Tank;
 import mezcla.web.words.Figures;
+import mezcla.web.words.WettingAgent;
 
 /** What it takes to run film, for somebody who has bought nothing yet, with what the house's lists already have. */
 final class RunningGear {
-    /** What stands beside a thing that the house has. */
-    static final String HAVE = "you have it";
-
     private static final String NOT_LISTED = "not in the house’s lists";
     private static final double WARMER_THAN_ROOM_C = 5;
 
@@ -45,6 +45,9 @@ final class RunningGear {
                     "a tub in which every bottle stands, with a heater or warm water",
                     listed(houses.waterBath().isPresent())));
         }
+        if (takesWettingAgent(leaflet)) {
+            gear.add(new MixView.SetUp("Wetting agent", WettingAgent.in(largestMl)));
+        }
         gear.add(new MixView.SetUp("Timer", "Mezcla times the run, aloud if you like"));
         gear.add(new MixView.SetUp(
                 "To dry it",
@@ -52,8 +55,14 @@ final class RunningGear {
         return gear;
     }
 
+    /** Where the sheet names one that no kit has, or has nothing that ends a run. */
+    private static boolean takesWettingAgent(Leaflet leaflet) {
+        return leaflet.steps().stream().anyMatch(step -> step.kind() == ProcessStep.Kind.WETTING_AGENT)
+                || leaflet.baths().stream().noneMatch(bath -> bath.role().isLast());
+    }
+
     private static String listed(boolean there) {
-        return there ? HAVE : NOT_LISTED;
+        return there ? MixView.SetUp.HAVE : NOT_LISTED;
     }
 
     /** As exact as the bath that may be off least. */
