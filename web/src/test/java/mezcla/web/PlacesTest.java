@@ -114,7 +114,7 @@ public class PlacesTest extends DemoApplicationTest {
                 .isEqualTo("Makes 5000 ml more of every bath; Ready bleach runs out first.");
         KitView.Part airSensitive = weir.parts().get(2);
         assertThat(airSensitive.left().replace('\u00a0', ' ')).isEqualTo("93.5 of 102 ml");
-        assertThat(airSensitive.since()).isEqualTo("in nine vials, 30 days ago");
+        assertThat(airSensitive.since()).isEqualTo("in nine vials of 10.4\u00a0ml, 30 days ago");
         assertThat(airSensitive.warning()).isEqualTo("spoils in air: day 30 of 42");
         KitView sealed = kits.stream().filter(kit -> kit.id() == 8).findFirst().orElseThrow();
         assertThat(sealed.opened()).isFalse();

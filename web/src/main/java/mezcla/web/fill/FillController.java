@@ -1,5 +1,6 @@
 package mezcla.web.fill;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.function.Consumer;
 import mezcla.batch.FillState;
@@ -56,7 +57,8 @@ class FillController {
     record MoveForm(
             @Takes(or = FormObjection.BottleMissing.class) long bottle,
             @Takes(or = FormObjection.PlaceMissing.class) @Nullable Long place,
-            @Takes(or = FormObjection.UnknownAir.class) AirKept air) {}
+            @Takes(or = FormObjection.UnknownAir.class) AirKept air,
+            @Takes(asTyped = true) String since) {}
 
     @GetMapping("/fills/{id}")
     ModelAndView fill(@PathVariable long id) {
@@ -94,7 +96,9 @@ class FillController {
 
     @PostMapping("/fills/{id}/moves")
     ModelAndView move(@PathVariable long id, Sent<MoveForm> sent, @AuthenticationPrincipal SignedIn member) {
-        return done(id, sent, "moved", form -> fills.move(member, id, form.bottle(), form.place(), form.air()));
+        Instant since =
+                sent.typed("since").isBlank() ? null : sent.read("since", () -> fills.since(id, sent.typed("since")));
+        return done(id, sent, "moved", form -> fills.move(member, id, form.bottle(), form.place(), form.air(), since));
     }
 
     private <F extends Record> ModelAndView done(long id, Sent<F> sent, String done, Consumer<F> act) {

@@ -1,5 +1,6 @@
 package mezcla.web.fill;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -26,6 +27,7 @@ import mezcla.measure.Volume;
 import mezcla.web.access.SignedIn;
 import mezcla.web.clock.LogClock;
 import mezcla.web.forms.FormObjection;
+import mezcla.web.forms.typed.TypedDay;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.mixes.Mixes;
 import mezcla.web.settings.HouseService;
@@ -120,7 +122,8 @@ public class FillService {
      *     {@code bottle-taken}, {@code bottle-too-small}, {@code place-missing} or {@code squeeze-glass}
      */
     @Transactional
-    public void move(SignedIn who, long id, long bottleId, @Nullable Long placeId, AirKept air) {
+    public void move(
+            SignedIn who, long id, long bottleId, @Nullable Long placeId, AirKept air, @Nullable Instant since) {
         FillState fill = standing(id);
         fill.refuseInUse();
         Bottle bottle = Stream.concat(Stream.of(fill.bottle()), houses.bottles().stream())
@@ -135,7 +138,21 @@ public class FillService {
                         .filter(each -> each.id() == placeId)
                         .findFirst()
                         .orElseThrow(() -> Refusal.of(new FormObjection.PlaceMissing()));
-        add(who, stamp -> new FillMoved(stamp, id, bottle, place, air));
+        if (since == null) {
+            add(who, stamp -> new FillMoved(stamp, id, bottle, place, air));
+        } else {
+            log.add(who, since, false, stamp -> new FillMoved(stamp, id, bottle, place, air));
+        }
+    }
+
+    /**
+     * The moment of a day since which a bottle has stood somewhere.
+     *
+     * @throws Refusal {@code not-a-day}, {@code in-the-future} or {@code before-it-came}
+     */
+    Instant since(long id, String day) {
+        Instant mixed = log.state().batchOf(id).mixed().stamp().happenedAt();
+        return TypedDay.noonSince(day, mixed, houses.house().timeZone(), clock.instant());
     }
 
     /**

@@ -288,24 +288,35 @@ public class Mixes {
         }
         mapper.end(id, false, who.id(), clock.instant());
         logBottled(who, mix);
-        if (place != null || air != null) {
-            store(who, mix, place, air == null ? AirKept.NOTHING : air);
-        }
+        Map<Long, Bottle> bottles = new LinkedHashMap<>();
+        mix.baths().values().forEach(row -> bottles.put(row.fillId(), bottle(row)));
+        keep(who, bottles, place, air, clock.instant());
         return mix.batchId();
     }
 
-    /** Says of every bath of a mix where it stands, and what keeps air out; what a bottle does not allow is left out. */
-    private void store(SignedIn who, Mix mix, @Nullable Long placeId, AirKept air) {
+    /**
+     * Says of fills where they stand, and what keeps air out; what a bottle does not allow is left out.
+     *
+     * @param bottles the bottle of each fill
+     * @param placeId where; null where nobody says
+     * @param air how; null where nobody says
+     * @param when since when
+     * @throws Refusal {@code place-missing}
+     */
+    public void keep(
+            SignedIn who, Map<Long, Bottle> bottles, @Nullable Long placeId, @Nullable AirKept air, Instant when) {
+        if (placeId == null && air == null) {
+            return;
+        }
         Place place = placeId == null
                 ? null
                 : houses.places().stream()
                         .filter(each -> each.id() == placeId)
                         .findFirst()
                         .orElseThrow(() -> Refusal.of(new FormObjection.PlaceMissing()));
-        mix.baths().values().forEach(row -> {
-            Bottle bottle = bottle(row);
-            AirKept kept = bottle.allows(air) ? air : AirKept.NOTHING;
-            log.add(who, stamp -> new FillMoved(stamp, row.fillId(), bottle, place, kept));
+        bottles.forEach((fill, bottle) -> {
+            AirKept kept = air != null && bottle.allows(air) ? air : AirKept.NOTHING;
+            log.add(who, when, false, stamp -> new FillMoved(stamp, fill, bottle, place, kept));
         });
     }
 

@@ -231,7 +231,7 @@ class WarmController {
                         known.batch(),
                         sent.typed("plan"),
                         known,
-                        WarmWords.ranges(known.warming()),
+                        WarmWords.ranges(known.warming(), known.batch()),
                         WarmWords.water(known.warming()),
                         choices,
                         Figures.celsius(known.roomC()),

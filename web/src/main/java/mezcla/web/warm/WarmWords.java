@@ -2,6 +2,9 @@ package mezcla.web.warm;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import mezcla.batch.BatchState;
+import mezcla.log.Bottle;
 import mezcla.mixing.HouseWater;
 import mezcla.verdict.Warming;
 import mezcla.web.words.Figures;
@@ -11,7 +14,7 @@ final class WarmWords {
     private WarmWords() {}
 
     /** Each bottle with its own range, and the water that stands with them. */
-    static List<String> ranges(Warming warming) {
+    static List<String> ranges(Warming warming, BatchState batch) {
         List<String> ranges = new ArrayList<>();
         for (Warming.Bottle bottle : warming.bottles()) {
             ranges.add("%s: %s to %s"
@@ -30,6 +33,14 @@ final class WarmWords {
                                     ? ""
                                     : ", needed %s after the first pour"
                                             .formatted(Figures.count(water.neededAfter() / 60, "minute"))));
+        }
+        String folding = batch.fills().stream()
+                .filter(fill -> fill.discarded() == null && fill.bottle().material() == Bottle.Material.FOLDING)
+                .map(fill -> fill.bottle().label())
+                .collect(Collectors.joining(", "));
+        if (!folding.isEmpty()) {
+            ranges.add("%s: let air in before it is warmed, or it tips over; squeeze it again afterwards."
+                    .formatted(folding));
         }
         return ranges;
     }

@@ -130,7 +130,7 @@ public class WaysOfWorkingTest extends DemoPagesTest {
             }
             case "kit" -> came(rest, where);
             case "mix" -> looked("/kits/" + kit + "/mix", rest, "volume");
-            case "mixed" -> mixed(where);
+            case "mixed" -> mixed(rest, where);
             case "run" -> looked("/batches/" + batch + "/run", film(rest), "film[0].count");
             case "done" -> done(where);
             case "look" -> {
@@ -185,7 +185,7 @@ public class WaysOfWorkingTest extends DemoPagesTest {
         look("/kits/" + kit);
     }
 
-    private void mixed(String where) throws Exception {
+    private void mixed(String rest, String where) throws Exception {
         Map<String, String> fields = new LinkedHashMap<>(sent);
         Matcher bottles = BOTTLES.matcher(raw);
         while (bottles.find()) {
@@ -194,6 +194,12 @@ public class WaysOfWorkingTest extends DemoPagesTest {
                     .as(where + ": a bottle for " + bottles.group(1))
                     .isTrue();
             fields.put(bottles.group(1), chosen.group(1));
+        }
+        if (!rest.isEmpty()) {
+            String[] more = fields("; " + rest, "");
+            for (int i = 2; i < more.length; i += 2) {
+                fields.put(more[i], more[i + 1]);
+            }
         }
         fields.put("name", "Way " + kit);
         fields.put("read", "true");

@@ -4,6 +4,8 @@ import java.time.Instant;
 import java.util.List;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.Leaflet;
+import mezcla.log.AirKept;
+import mezcla.log.Place;
 import mezcla.web.access.SignedIn;
 import mezcla.web.forms.FieldErrors;
 import mezcla.web.forms.FormObjection;
@@ -58,12 +60,11 @@ class MixController {
         Instant when = sent.typed("mixedOn").isBlank()
                 ? null
                 : sent.read("mixedOn", () -> mixes.mixedOn(id, sent.typed("mixedOn")));
+        readPlace(sent);
         MixRequest request = request(id, sent);
         return forms.answer(
                 sent,
-                form -> "/batches/"
-                        + mixes.mix(member, FieldErrors.known(request), form.name(), when, form.bottles())
-                        + "?mixed",
+                form -> "/batches/" + mixes.mix(member, FieldErrors.known(request), when, form) + "?mixed",
                 () -> page("bench/mix", id, sent));
     }
 
@@ -72,11 +73,20 @@ class MixController {
         if (!sent.typed().containsKey("read")) {
             sent.errors().add("read", new FormObjection.CautionsUnread());
         }
+        readPlace(sent);
         MixRequest request = request(id, sent);
         return forms.answer(
                 sent,
                 form -> "/mixes/" + mixes.begin(member, FieldErrors.known(request), form.name(), form.bottles()),
                 () -> page("bench/mix", id, sent));
+    }
+
+    /** Refuses a place that the house does not have, whichever way the mix goes on. */
+    private void readPlace(Sent<?> sent) {
+        String place = sent.typed("place");
+        if (!place.isEmpty() && mixes.places().stream().noneMatch(each -> place.equals(Long.toString(each.id())))) {
+            sent.errors().add("place", new FormObjection.PlaceMissing());
+        }
     }
 
     private @Nullable MixRequest request(long id, Sent<?> sent) {
@@ -94,6 +104,8 @@ class MixController {
             List<MixService.Quick> quick,
             List<MixService.OtherKit> others,
             List<Choice> choice,
+            List<Place> places,
+            List<AirKept> airs,
             long kitId,
             String kitName) {}
 
@@ -118,6 +130,8 @@ class MixController {
                         mixes.baths(id).stream()
                                 .map(bath -> new Choice(bath, MixForm.mixes(sent, bath)))
                                 .toList(),
+                        mixes.places(),
+                        List.of(AirKept.values()),
                         id,
                         leaflet.name()),
                 sent);

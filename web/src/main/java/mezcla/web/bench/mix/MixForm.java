@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import mezcla.batch.BatchObjection;
 import mezcla.leaflet.Bath;
+import mezcla.log.AirKept;
 import mezcla.measure.Volume;
 import mezcla.mixing.MixPlan;
 import mezcla.web.forms.FormObjection;
@@ -24,6 +25,8 @@ import org.jspecify.annotations.Nullable;
  * @param name what the batch is called
  * @param read whether the cautions were read
  * @param mixedOn the day on which it was mixed; empty for now
+ * @param place where all of it stands; null where nobody says
+ * @param air what keeps air out of all of it; null where nobody says
  * @param bottles the bottle of each bath, by the bath’s key
  */
 @RefusedAt(value = "volume", of = "kit=second")
@@ -31,6 +34,8 @@ record MixForm(
         @Takes(most = 40) String name,
         boolean read,
         @Takes(asTyped = true) String mixedOn,
+        @Takes(or = FormObjection.PlaceMissing.class) @Nullable Long place,
+        @Takes(or = FormObjection.UnknownAir.class) @Nullable AirKept air,
         Map<String, String> bottles,
         @Takes(asTyped = true) String second,
         @Takes(asTyped = true) String volume,

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -21,6 +22,7 @@ import mezcla.log.BatchMixed;
 import mezcla.log.Bottle;
 import mezcla.log.MixedFill;
 import mezcla.log.NoteLeft;
+import mezcla.log.Place;
 import mezcla.measure.Refusal;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.JugChoice;
@@ -287,19 +289,18 @@ public class MixService {
      *
      * @param who who mixed it
      * @param request what was mixed
-     * @param name what the batch is called
-     * @param when when it was mixed; null for now
-     * @param chosen the bottle of each bath, by the bath's key
+     * @param day when it was mixed; null for now
+     * @param form what it is called, the bottle of each bath, and how they are kept
      * @return the batch
-     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, or what the plan refuses
+     * @throws Refusal {@code unknown-kit}, {@code kits-differ}, {@code place-missing}, or what the plan refuses
      */
     @Transactional
-    long mix(SignedIn who, MixRequest request, String name, @Nullable Instant when, Map<String, String> chosen) {
+    long mix(SignedIn who, MixRequest request, @Nullable Instant day, MixForm form) {
         LogState state = log.state();
         refuseFinished(state, request);
         Stock stock = Mixes.stock(state, request.kits());
         BatchPlan plan = stock.plan(request.wanted());
-        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), chosen);
+        Map<String, Bottle> bottles = bottles(plan, mixes.shelf(state), form.bottles());
         List<MixedFill> fills = new ArrayList<>();
         for (BatchPlan.PlannedBath bath : plan.baths()) {
             String key = bath.bath().key();
@@ -314,12 +315,18 @@ public class MixService {
                     null));
         }
         long batchId = log.newBatch();
-        log.add(
-                who,
-                when == null ? clock.instant() : when,
-                false,
-                stamp -> new BatchMixed(stamp, batchId, name, fills));
+        Instant when = day == null ? clock.instant() : day;
+        log.add(who, when, false, stamp -> new BatchMixed(stamp, batchId, form.name(), fills));
+        Map<Long, Bottle> kept = new LinkedHashMap<>();
+        fills.forEach(fill -> kept.put(fill.fillId(), fill.bottle()));
+        mixes.keep(who, kept, form.place(), form.air(), when);
         return batchId;
+    }
+
+    /** Where bottles of the house can stand. */
+    @Transactional(readOnly = true)
+    List<Place> places() {
+        return houses.places();
     }
 
     /**
