@@ -145,10 +145,10 @@ public class Pictures extends DemoApplicationTest {
         fill(steward, "name", "Tidegate Negative 1.2 L", "maker", "Tidegate", "makes", "1200 ml");
         fill(steward, "part0-amount", "150 ml", "part1-amount", "72 ml", "part2-amount", "240 ml");
         fill(steward, "part3-amount", "180 ml", "part4-amount", "24 ml");
-        fill(steward, "bath0-water", "840 ml", "bath0-mixing", "40 °C");
-        fill(steward, "bath1-water", "600 ml", "bath1-mixing", "35 °C");
+        fill(steward, "bath0-water", "840 ml at 40 °C");
+        fill(steward, "bath1-water", "600 ml at 35 °C");
         fill(steward, "bath2-water", "1000 ml");
-        fill(steward, "bath0-time", "3 min 20 s", "bath0-at", "38 °C (100 °F)");
+        fill(steward, "bath0-time", "3 min 20 s at 38 °C (100 °F)");
         fill(steward, "bath0-bands", "1–5 3:20\n6–10 3:35\n11–14 3:55");
         steward.locator(".bar button:has-text('Back')").click();
         steward.locator(".bar button:has-text('Next')").click();
