@@ -42,7 +42,9 @@ public class WarmTest extends DemoPagesTest {
     public void waterComesFromTheTapsWhereTheyReachIt() throws Exception {
         assertThat(warm("18", "18"))
                 .contains("All bottles are within their range")
-                .containsPattern("Water for washing, [^:]*, from the taps: [^<]* hot and [^<]* cold\\.");
+                .containsPattern("Water for washing, [^:]*, from the taps: [^<]* hot and [^<]* cold\\.")
+                .contains(
+                        "The bath itself, 12 L: filled with 6.9 L from the hot tap and 5.1 L cold, it starts at 38.0 °C.");
     }
 
     @Test
@@ -52,7 +54,9 @@ public class WarmTest extends DemoPagesTest {
             String water = page("/batches/4/warm-up", "ines");
             assertThat(water)
                     .containsPattern("Fill the bath at (4|5)[0-9]\\.[05] °C")
-                    .contains("It has no heater.");
+                    .contains("It has no heater.")
+                    .containsPattern(
+                            "The bath itself, 12 L: filled with [0-9.]+ L from the hot tap and [0-9.]+ L cold");
             assertThat(page("/batches/4/run?formKey=" + UUID.randomUUID(), "ines"))
                     .contains("Start warming now, pour at");
             send("/batches/4/warm-up/tub", "ines", "litres", "1", "power", "0", "loss", "8");

@@ -205,12 +205,14 @@ class WarmController {
         Probe probe = sent.typed("probe").isEmpty() ? null : sent.read("probe", () -> probe(sent.typed("probe")));
         String heading = "How warm is everything now?";
         Forecast forecast = null;
+        double tubC = known.warming().targetC();
         if (known.tub() == null) {
             heading = "What is the water bath like?";
         } else if (known.tub().powerW() == 0 && !sent.typed().containsKey("bath") && bottles != null) {
             WarmWater water = sent.read("bath", () -> warm.water(known, bottles));
             heading = "This bath holds too little water";
             forecast = water == null ? null : ofWater(known, water);
+            tubC = water == null ? tubC : water.waterC();
         } else if (bath != null && bottles != null) {
             forecast = ofHeater(known, warm.predict(known, bath, bottles), from, probe);
         }
@@ -232,7 +234,7 @@ class WarmController {
                         sent.typed("plan"),
                         known,
                         WarmWords.ranges(known.warming(), known.batch()),
-                        WarmWords.water(known.warming()),
+                        WarmWords.water(known, tubC, houses.surroundings().water()),
                         choices,
                         Figures.celsius(known.roomC()),
                         probe,

@@ -7,6 +7,7 @@ import mezcla.batch.BatchState;
 import mezcla.log.Bottle;
 import mezcla.mixing.HouseWater;
 import mezcla.verdict.Warming;
+import mezcla.web.settings.things.WaterBath;
 import mezcla.web.words.Figures;
 
 /** What a run wants warm, in words. */
@@ -45,12 +46,38 @@ final class WarmWords {
         return ranges;
     }
 
-    /** The water that comes from the taps, each with its blend. */
-    static List<String> water(Warming warming) {
-        return warming.fromTaps().stream()
+    /**
+     * The water that comes from the taps, each with its blend; and that of the bath itself, which starts warm then.
+     *
+     * @param tubC how warm the bath is to be, in °C
+     * @param house what the house's taps give
+     */
+    static List<String> water(WarmService.Known known, double tubC, HouseWater house) {
+        List<String> lines = new ArrayList<>();
+        WaterBath tub = known.tub();
+        if (tub != null) {
+            HouseWater.Drawn drawn = house.drawn(tub.litres() * 1000, tubC);
+            switch (drawn.source()) {
+                case HOT_TAP -> lines.add(filled(tub, tubC, "the hot tap", drawn));
+                case KETTLE -> lines.add(filled(tub, tubC, "the kettle", drawn));
+                default -> {}
+            }
+        }
+        known.warming().fromTaps().stream()
                 .map(tap -> "Water for %s, %s at %s, from the taps: %s"
                         .formatted(tap.name(), Figures.ml(tap.ml()), Figures.celsius(tap.atC()), blend(tap.drawn())))
-                .toList();
+                .forEach(lines::add);
+        return lines;
+    }
+
+    private static String filled(WaterBath tub, double tubC, String from, HouseWater.Drawn drawn) {
+        return "The bath itself, %s: filled with %s from %s and %s cold, it starts at %s."
+                .formatted(
+                        Figures.inAll(tub.litres() * 1000),
+                        Figures.inAll(drawn.hotMl()),
+                        from,
+                        Figures.inAll(drawn.coldMl()),
+                        Figures.celsius(tubC));
     }
 
     /** The parts are rounded so that they add up to the whole. */
