@@ -120,14 +120,15 @@ final class Stress implements AutoCloseable {
     }
 
     public static void main(String[] arguments) throws Exception {
+        boolean held;
         try (Stress stress = new Stress(Size.WHOLE)) {
-            stress.everything(Set.of(arguments));
+            held = stress.everything(Set.of(arguments)).isEmpty();
             System.out.println(
-                    stress.wrong.isEmpty()
+                    held
                             ? "\nNothing was lost, counted twice, or let in."
                             : "\nNot as it should be: " + String.join("; ", stress.wrong));
-            System.exit(stress.wrong.isEmpty() ? 0 : 1);
         }
+        System.exit(held ? 0 : 1);
     }
 
     /** What was not as it should be. */
