@@ -60,6 +60,22 @@ public class SheetsTest extends DemoPagesTest {
         assertThat(kept).doesNotContain("class=\"differs\"");
     }
 
+    /** Rows are numbered: a page from before a bath was moved would type into another bath. */
+    @Test
+    public void aPageFromBeforeABathWasMovedChangesNothing() throws Exception {
+        String draft = String.valueOf(
+                send("/leaflets/drafts", "bram", "shape", "SEPARATE_BATHS").getRedirectedUrl());
+        send(draft + "?at=box", "bram", "rows", "0", "go", "another:put", "put", "stop");
+        MockHttpServletResponse late =
+                send(draft + "/typed?at=box", "bram", "rows", "0", "touched", "bath1-time", "bath1-time", "9:59");
+        assertThat(late.getStatus()).isBetween(400, 499);
+        assertThat(late.getContentAsString()).contains("Somebody put in, moved or took out a bath");
+        assertThat(page(draft + "?at=times-1", "bram")).doesNotContain("9:59");
+        MockHttpServletResponse again = send(draft + "?at=box", "bram", "rows", "0", "go", "another:without-1");
+        assertThat(again.getStatus()).isBetween(400, 499);
+        assertThat(page(draft + "?at=box", "bram")).contains("Take the stop out", "Take the fixer out");
+    }
+
     /** What the page sends: the fields into which somebody typed, and which they are. */
     private static String[] sent(List<TypedSheet.Field> fields) {
         List<String> sent = new ArrayList<>(List.of("formKey", UUID.randomUUID().toString()));

@@ -157,7 +157,10 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 .filter(name -> !name.isEmpty())
                 .distinct()
                 .collect(Collectors.joining(", "));
-        lines.add(new SetUp("Jugs", jugs, SetUp.HAVE));
+        boolean allHaveOne = plan.baths().stream()
+                .filter(bath -> bath.mix().recipe().mode() != Recipe.Mode.READY_TO_USE)
+                .allMatch(bath -> jug(bath, house.jugs()).isPresent());
+        lines.add(new SetUp("Jugs", jugs, allHaveOne ? SetUp.HAVE : ""));
         lines.add(new SetUp(
                 "Water",
                 "%s in all. The cooler first: %s"
