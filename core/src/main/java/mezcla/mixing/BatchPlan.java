@@ -2,7 +2,6 @@ package mezcla.mixing;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,7 +12,6 @@ import java.util.function.ToDoubleFunction;
 import mezcla.leaflet.Bath;
 import mezcla.leaflet.BathRole;
 import mezcla.leaflet.Leaflet;
-import mezcla.leaflet.MixingTemperature;
 import mezcla.leaflet.Recipe;
 import mezcla.measure.Refusal;
 import mezcla.measure.Slack;
@@ -114,21 +112,9 @@ public record BatchPlan(Leaflet leaflet, List<PlannedBath> baths) {
                         .toList());
     }
 
-    /**
-     * The same with the warmest water first, as a tub that is heated once is used best; baths without a printed temperature
-     * come last. Baths that are alike stay in the order of use.
-     */
-    public BatchPlan warmestFirst() {
-        return new BatchPlan(
-                leaflet,
-                baths.stream()
-                        .sorted(Comparator.comparingDouble(BatchPlan::coldness))
-                        .toList());
-    }
-
-    private static double coldness(PlannedBath planned) {
-        MixingTemperature water = planned.bath().recipe().mixingC();
-        return water == null ? Double.POSITIVE_INFINITY : -water.target();
+    /** The same plan, mixed in another order. */
+    public BatchPlan inOrder(MixOrder order) {
+        return new BatchPlan(leaflet, baths.stream().sorted(order.comparator()).toList());
     }
 
     /**

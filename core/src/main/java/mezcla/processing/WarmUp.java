@@ -179,6 +179,10 @@ public record WarmUp(
             return bath;
         }
 
+        double bottleC(int at) {
+            return bottles[at];
+        }
+
         /** One second with the heater set to a temperature, in °C, and so much power, in W, at most. */
         void step(double setC, double powerW) {
             double leaving = tub.lossWPerK() * (bath - tub.roomC());

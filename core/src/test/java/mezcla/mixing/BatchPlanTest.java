@@ -36,8 +36,25 @@ public class BatchPlanTest {
     }
 
     private static BatchPlan warmestFirst(Double developerC, Double bleachFixC) {
+        return inOrder(MixOrder.WARMEST_FIRST, developerC, bleachFixC);
+    }
+
+    private static BatchPlan inOrder(MixOrder order, Double developerC, Double bleachFixC) {
         return BatchPlan.of(Leaflets.mixedIn(bath -> bath.key().equals("dev") ? developerC : bleachFixC), FULL, 250)
-                .warmestFirst();
+                .inOrder(order);
+    }
+
+    @Test
+    public void theCoolestWaterMayComeFirstAsATubHeatsOn() {
+        assertThat(inOrder(MixOrder.COOLEST_FIRST, 47.0, 37.0).baths())
+                .extracting(bath -> bath.bath().key())
+                .containsExactly("bx", "dev");
+        for (BatchPlan asUsed : List.of(
+                inOrder(MixOrder.COOLEST_FIRST, 37.0, 47.0),
+                inOrder(MixOrder.COOLEST_FIRST, 40.0, null),
+                inOrder(MixOrder.AS_USED, 47.0, 37.0))) {
+            assertThat(asUsed.baths()).extracting(bath -> bath.bath().key()).containsExactly("dev", "bx");
+        }
     }
 
     @Test

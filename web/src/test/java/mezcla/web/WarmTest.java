@@ -39,6 +39,20 @@ public class WarmTest extends DemoPagesTest {
     }
 
     @Test
+    public void aHeaterMayBeSetToSomethingElse() throws Exception {
+        String higher = page("/batches/4/warm-up?bath=38&bottles=18&set=38.2", "ines");
+        assertThat(higher).contains("set it to 39.0 °C");
+        assertThat(minutes(higher)).isLessThan(minutes(warm("38", "18")));
+        assertThat(page("/batches/4/warm-up?bath=18&bottles=18&set=30", "ines"))
+                .contains("It does not get warm within four hours")
+                .contains("With the heater set to 30.0 °C there is no moment")
+                .contains("Set it to 38.0 °C");
+        assertThat(page("/batches/4/warm-up?bath=18&bottles=18&set=warm", "ines"))
+                .contains("How warm is everything now?")
+                .contains("warm” is not a temperature");
+    }
+
+    @Test
     public void waterComesFromTheTapsWhereTheyReachIt() throws Exception {
         assertThat(warm("18", "18"))
                 .contains("All bottles are within their range")

@@ -160,6 +160,8 @@ public sealed interface FormObjection extends Objection {
 
     record UnknownAir() implements FormObjection {}
 
+    record UnknownOrder() implements FormObjection {}
+
     record GuestMissing() implements FormObjection {}
 
     record LeafletMissing() implements FormObjection {}

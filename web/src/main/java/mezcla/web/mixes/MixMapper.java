@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import mezcla.leaflet.WasteRoute;
 import mezcla.mixing.BenchWalk;
+import mezcla.mixing.MixOrder;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Options;
@@ -23,7 +24,7 @@ public interface MixMapper {
             @Nullable String name,
             @Nullable Long oldFillId,
             @Nullable WasteRoute oldFillRoute,
-            boolean warmestFirst) {}
+            MixOrder mixOrder) {}
 
     /** A mix that was begun. */
     record BegunRow(
@@ -35,7 +36,7 @@ public interface MixMapper {
             @Nullable String name,
             @Nullable Long oldFillId,
             @Nullable WasteRoute oldFillRoute,
-            boolean warmestFirst,
+            MixOrder mixOrder,
             boolean ended) {}
 
     /** A bath of a mix. */
@@ -49,10 +50,10 @@ public interface MixMapper {
             value =
                     """
             INSERT INTO mix_begun
-                (member_id, begun_at, leaflet_version_id, batch_id, name, old_fill_id, old_fill_route, warmest_first)
+                (member_id, begun_at, leaflet_version_id, batch_id, name, old_fill_id, old_fill_route, mix_order)
             VALUES
                 (#{memberId}, #{begunAt}, #{leafletVersionId}, #{batchId}, #{name}, #{oldFillId}, #{oldFillRoute},
-                #{warmestFirst})
+                #{mixOrder})
             RETURNING id
             """,
             affectData = true)
@@ -94,7 +95,7 @@ public interface MixMapper {
     @Select(
             """
             SELECT mix_begun.id, member.name AS who, begun_at, leaflet_version_id, batch_id, mix_begun.name, old_fill_id,
-                   old_fill_route, warmest_first, mix_ended.mix_id IS NOT NULL AS ended
+                   old_fill_route, CASE warmest_first WHEN 1 THEN 'WARMEST_FIRST' ELSE mix_order END AS mix_order, mix_ended.mix_id IS NOT NULL AS ended
             FROM mix_begun
             JOIN member ON member.id = mix_begun.member_id
             LEFT JOIN mix_ended ON mix_ended.mix_id = mix_begun.id
@@ -106,7 +107,7 @@ public interface MixMapper {
     @Select(
             """
             SELECT mix_begun.id, member.name AS who, begun_at, leaflet_version_id, batch_id, mix_begun.name, old_fill_id,
-                   old_fill_route, warmest_first, 0 AS ended
+                   old_fill_route, CASE warmest_first WHEN 1 THEN 'WARMEST_FIRST' ELSE mix_order END AS mix_order, 0 AS ended
             FROM mix_begun
             JOIN member ON member.id = mix_begun.member_id
             WHERE mix_begun.id NOT IN (SELECT mix_id FROM mix_ended)

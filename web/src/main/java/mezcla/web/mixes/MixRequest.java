@@ -2,6 +2,7 @@ package mezcla.web.mixes;
 
 import java.util.List;
 import java.util.Map;
+import mezcla.mixing.MixOrder;
 import mezcla.mixing.MixPlan;
 
 /**
@@ -10,12 +11,12 @@ import mezcla.mixing.MixPlan;
  * @param kits the kits that it is mixed from, the first one's parts first
  * @param wanted how much of which bath, by its key
  * @param typed what was typed for that, by the bath's key
- * @param warmestFirst whether the warmest water comes first, instead of the order of use
+ * @param order in which order the baths are mixed
  */
 public record MixRequest(
-        List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed, boolean warmestFirst) {
+        List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed, MixOrder order) {
     /** In the order of use. */
     public MixRequest(List<Long> kits, Map<String, MixPlan.Wanted> wanted, Map<String, String> typed) {
-        this(kits, wanted, typed, false);
+        this(kits, wanted, typed, MixOrder.AS_USED);
     }
 }

@@ -167,7 +167,7 @@ public class Mixes {
         Map<String, MixPlan.Wanted> wanted = new HashMap<>();
         baths.forEach((key, bath) -> wanted.put(key, new MixPlan.Wanted(bath.volumeMl(), bath.partsForMl())));
         BatchPlan inUse = BatchPlan.of(leaflet, left, leaflet::valueShare, wanted);
-        BatchPlan plan = row.warmestFirst() ? inUse.warmestFirst() : inUse;
+        BatchPlan plan = inUse.inOrder(row.mixOrder());
         return new Mix(
                 row.id(),
                 row.who(),
@@ -206,7 +206,7 @@ public class Mixes {
                 what.name(),
                 old == null ? null : Long.valueOf(old.id()),
                 what.route(),
-                what.request().warmestFirst()));
+                what.request().order()));
         for (int i = 0; i < what.request().kits().size(); i++) {
             mapper.addKit(id, i, what.request().kits().get(i));
         }

@@ -81,6 +81,7 @@ class WarmController {
     record SimulationForm(
             Temperature bath,
             Temperature bottles,
+            @Nullable Temperature set,
             @Takes(or = FormObjection.UnknownProbe.class) SimulatedBath.Fault fault) {}
 
     @GetMapping("/batches/{id}/warm-up")
@@ -129,11 +130,17 @@ class WarmController {
                                 new Query()
                                         .with("bath", sent.typed("bath"))
                                         .with("bottles", sent.typed("bottles"))
+                                        .with("set", sent.typed("set"))
                                         .with(
                                                 "probe",
                                                 warm.simulate(
                                                         member,
-                                                        warm.known(id, PlannedWarmth.of(sent.typed("plan"))),
+                                                        setTo(
+                                                                warm.known(id, PlannedWarmth.of(sent.typed("plan"))),
+                                                                form.set() == null
+                                                                        ? null
+                                                                        : form.set()
+                                                                                .celsius()),
                                                         form.bath().celsius(),
                                                         form.bottles().celsius(),
                                                         form.fault()))
@@ -142,6 +149,10 @@ class WarmController {
                                                 clock.instant().minusSeconds(1).getEpochSecond()),
                                 carried(sent)),
                 () -> page(id, sent));
+    }
+
+    private static WarmService.Known setTo(WarmService.Known known, @Nullable Double celsius) {
+        return celsius == null ? known : known.setTo(celsius);
     }
 
     private static @Nullable Double celsius(Sent<?> sent, String field, double otherwise) {
@@ -163,6 +174,7 @@ class WarmController {
      * @param water where pre-soak and wash get their water
      * @param choices the bottles, by fill
      * @param room how warm the room is
+     * @param wanted how warm the developer is wanted
      * @param probe what watches it; null for nothing
      * @param from since when it is watched, in seconds since 1970
      * @param heaters what each heater is set to
@@ -178,6 +190,7 @@ class WarmController {
             List<String> water,
             Map<Long, String> choices,
             String room,
+            String wanted,
             @Nullable Probe probe,
             long from,
             List<Probe> probes,
@@ -198,7 +211,10 @@ class WarmController {
     record Forecast(String heading, String words, WarmDrawing drawing, String shows, String finding) {}
 
     private ModelAndView page(long id, Sent<?> sent) {
-        WarmService.Known known = warm.known(id, PlannedWarmth.of(sent.typed("plan")));
+        WarmService.Known asPlanned = warm.known(id, PlannedWarmth.of(sent.typed("plan")));
+        Double set =
+                sent.typed("set").isBlank() ? Double.valueOf(asPlanned.setC()) : celsius(sent, "set", asPlanned.setC());
+        WarmService.Known known = setTo(asPlanned, set);
         Double bath = celsius(sent, "bath", known.roomC());
         Double bottles = celsius(sent, "bottles", known.roomC());
         Instant from = from(sent.typed("from"));
@@ -213,7 +229,7 @@ class WarmController {
             heading = "This bath holds too little water";
             forecast = water == null ? null : ofWater(known, water);
             tubC = water == null ? tubC : water.waterC();
-        } else if (bath != null && bottles != null) {
+        } else if (bath != null && bottles != null && set != null) {
             forecast = ofHeater(known, warm.predict(known, bath, bottles), from, probe);
         }
         Map<String, String> bathTyped =
@@ -237,6 +253,7 @@ class WarmController {
                         WarmWords.water(known, tubC, houses.surroundings().water()),
                         choices,
                         Figures.celsius(known.roomC()),
+                        Figures.celsius(known.warming().targetC()),
                         probe,
                         from.getEpochSecond(),
                         probes.probes(),
@@ -244,9 +261,7 @@ class WarmController {
                         List.of(SimulatedBath.Fault.values()),
                         houses.heaters().stream()
                                 .map(heater -> "%s: set it to %s"
-                                        .formatted(
-                                                heater.name(),
-                                                Figures.celsius(known.warming().targetC() - heater.offsetC())))
+                                        .formatted(heater.name(), Figures.celsius(known.setC() - heater.offsetC())))
                                 .toList(),
                         bathTyped,
                         forecast),
@@ -335,7 +350,12 @@ class WarmController {
     private String words(WarmService.Predicted predicted, WarmService.Known known) {
         WarmUp plain = predicted.plain();
         if (plain.readySeconds() == null) {
-            return "The heater is too weak for this much water, or it loses too much. Begin with warmer water.";
+            return known.holdsWhatIsWanted()
+                    ? "The heater is too weak for this much water, or it loses too much. Begin with warmer water."
+                    : "With the heater set to %s there is no moment at which everything is within its range. Set it to %s, or begin with warmer water."
+                            .formatted(
+                                    Figures.celsius(known.setC()),
+                                    Figures.celsius(known.warming().targetC()));
         }
         String until = plain.untilSeconds() == null ? "" : " They stay so until " + hour(plain.untilSeconds()) + ".";
         WarmUp higher = predicted.higher();

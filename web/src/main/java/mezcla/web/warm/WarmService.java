@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.stream.Stream;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
@@ -18,6 +17,7 @@ import mezcla.processing.RunSteps;
 import mezcla.processing.SimulatedBath;
 import mezcla.processing.WarmUp;
 import mezcla.processing.WarmWater;
+import mezcla.processing.WaterInTurn;
 import mezcla.verdict.Evening;
 import mezcla.verdict.RunObjection;
 import mezcla.verdict.RunPlan;
@@ -71,8 +71,19 @@ public class WarmService {
      * @param warming what that run wants warm
      * @param tub the house's bath; null where nobody said what it is like
      * @param roomC how warm the room is, in °C
+     * @param setC what the heater is set to, in °C: what the developer wants, until somebody says otherwise
      */
-    public record Known(RunPlan plan, Warming warming, @Nullable WaterBath tub, double roomC) {
+    public record Known(RunPlan plan, Warming warming, @Nullable WaterBath tub, double roomC, double setC) {
+        /** The same with the heater set to something else, in °C. */
+        Known setTo(double celsius) {
+            return new Known(plan, warming, tub, roomC, celsius);
+        }
+
+        /** Whether the heater holds what the developer wants. */
+        boolean holdsWhatIsWanted() {
+            return setC == warming.targetC();
+        }
+
         private WarmUp.Tub tub(double bathC) {
             WaterBath known = Objects.requireNonNull(tub);
             return new WarmUp.Tub(known.litres(), known.powerW(), known.lossWPerK(), roomC, bathC);
@@ -101,11 +112,13 @@ public class WarmService {
      */
     @Transactional(readOnly = true)
     public Known known(RunPlan plan, RunSteps steps) {
+        Warming warming = Warming.of(plan, steps, houses.surroundings().water());
         return new Known(
                 plan,
-                Warming.of(plan, steps, houses.surroundings().water()),
+                warming,
                 houses.waterBath().orElse(null),
-                houses.surroundings().roomC());
+                houses.surroundings().roomC(),
+                warming.targetC());
     }
 
     /**
@@ -142,26 +155,18 @@ public class WarmService {
     }
 
     /**
-     * How long water takes in the house's bath, which is heated with it from as warm as the room; within 1 °C.
+     * How mixing water comes to temperature in the house's bath, from as warm as the room, one vessel after the other.
      *
-     * @param litres how much water
-     * @param targetC how warm it is wanted, in °C
-     * @return in minutes; empty where the house never said what its bath is like, or where it never gets there
+     * @param vessels the vessels, in the order in which they are wanted
+     * @return empty where the house never said what its bath is like, or where that has no heater
      */
     @Transactional(readOnly = true)
-    public OptionalInt minutesInTheTub(double litres, double targetC) {
-        WaterBath tub = houses.waterBath().orElse(null);
-        double room = houses.surroundings().roomC();
-        if (tub == null || targetC <= room) {
-            return OptionalInt.empty();
-        }
-        WarmUp warmed = WarmUp.of(
-                new WarmUp.Tub(tub.litres(), tub.powerW(), tub.lossWPerK(), room, room),
-                List.of(new WarmUp.Wanted(
-                        new WarmUp.Warmed(litres, WarmUp.usualWPerK(false, litres), room), targetC - 1, targetC + 1)),
-                targetC);
-        Integer ready = warmed.readySeconds();
-        return ready == null ? OptionalInt.empty() : OptionalInt.of((int) Math.ceil(ready / 60.0));
+    public Optional<WaterInTurn> inTurn(List<WaterInTurn.Vessel> vessels) {
+        double roomC = houses.surroundings().roomC();
+        return houses.waterBath()
+                .filter(tub -> tub.powerW() > 0)
+                .map(tub -> WaterInTurn.of(
+                        new WarmUp.Tub(tub.litres(), tub.powerW(), tub.lossWPerK(), roomC, roomC), vessels, roomC));
     }
 
     /**
@@ -221,9 +226,12 @@ public class WarmService {
 
     private Predicted predict(Known known, double bathC, List<WarmUp.Wanted> wanted) {
         WarmUp.Tub tub = known.tub(bathC);
-        double setC = known.warming().targetC();
+        double setC = known.setC();
         double highC = WarmUp.higherC(known.warming().mostC());
-        return new Predicted(WarmUp.of(tub, wanted, setC), WarmUp.overshooting(tub, wanted, highC, setC), highC);
+        return new Predicted(
+                WarmUp.of(tub, wanted, setC),
+                known.holdsWhatIsWanted() ? WarmUp.overshooting(tub, wanted, highC, setC) : null,
+                highC);
     }
 
     private List<WarmUp.Wanted> wanted(Known known, double bottlesC) {
@@ -277,7 +285,7 @@ public class WarmService {
                 known.batch().id(),
                 known.tub(bathC),
                 wanted(known, bottlesC).stream().map(WarmUp.Wanted::in).toList(),
-                known.warming().targetC(),
+                known.setC(),
                 fault);
     }
 

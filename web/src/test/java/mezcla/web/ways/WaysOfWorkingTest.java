@@ -40,6 +40,7 @@ import org.testng.annotations.Test;
  * kit 37                 one came ten days ago, for 37
  * mix 1 L; picked=true   looks at a mix; more fields behind semicolons
  * mixed                  it was mixed three days ago
+ * walk                   it is mixed now, step by step at the bench, and poured away: what is said was said at any step
  * run 2 135-36; tank=2   looks at a run
  * done                   it was run yesterday
  * look GOOD              its film was looked at
@@ -54,7 +55,10 @@ public class WaysOfWorkingTest extends DemoPagesTest {
     private static final Pattern FIELD = Pattern.compile("([a-zA-Z0-9-]+) = ?(.*)");
     private static final Pattern BOTTLES = Pattern.compile("name=\"(bottles\\[[^\\]]+])\".*?</select>", Pattern.DOTALL);
     private static final Pattern CHOSEN = Pattern.compile("<option value=\"(-?\\d+)\"[^>]*selected");
+    private static final Pattern NEXT =
+            Pattern.compile("id=\"tick\".*?name=\"act\"[^>]*value=\"(\\d+)\"", Pattern.DOTALL);
     private static final int BOTTLES_BOUGHT = 8;
+    private static final int MOST_STEPS = 80;
 
     @Autowired
     private DarkroomLog log;
@@ -131,6 +135,7 @@ public class WaysOfWorkingTest extends DemoPagesTest {
             case "kit" -> came(rest, where);
             case "mix" -> looked("/kits/" + kit + "/mix", rest, "volume");
             case "mixed" -> mixed(rest, where);
+            case "walk" -> walk(where);
             case "run" -> looked("/batches/" + batch + "/run", film(rest), "film[0].count");
             case "done" -> done(where);
             case "look" -> {
@@ -186,6 +191,40 @@ public class WaysOfWorkingTest extends DemoPagesTest {
     }
 
     private void mixed(String rest, String where) throws Exception {
+        Map<String, String> fields = planned(where);
+        if (!rest.isEmpty()) {
+            String[] more = fields("; " + rest, "");
+            for (int i = 2; i < more.length; i += 2) {
+                fields.put(more[i], more[i + 1]);
+            }
+        }
+        fields.put("mixedOn", LocalDate.now(clock).minusDays(3).toString());
+        String to = to(send("/kits/" + kit + "/batches", "bram", flat(fields)), where);
+        batch = number(to);
+        look(to);
+    }
+
+    /** Each step as the bench asks for it, as it was planned; until everything is in its bottle. */
+    private void walk(String where) throws Exception {
+        String mix = to(send("/kits/" + kit + "/mixes", "bram", flat(planned(where))), where);
+        StringBuilder said = new StringBuilder();
+        for (int step = 0; step < MOST_STEPS && !raw.contains("in their bottles"); step++) {
+            look(mix);
+            said.append(page).append('\n');
+            Matcher next = NEXT.matcher(raw);
+            if (next.find()) {
+                to(send(mix + "/ticks", "bram", "act", next.group(1)), where);
+            }
+        }
+        batch = number(to(send(mix + "/end", "bram"), where));
+        pourAway();
+        batch = 0;
+        page = said.toString();
+        asked = mix;
+    }
+
+    /** The plan as it was looked at, with the bottles that it chose. */
+    private Map<String, String> planned(String where) {
         Map<String, String> fields = new LinkedHashMap<>(sent);
         Matcher bottles = BOTTLES.matcher(raw);
         while (bottles.find()) {
@@ -195,18 +234,9 @@ public class WaysOfWorkingTest extends DemoPagesTest {
                     .isTrue();
             fields.put(bottles.group(1), chosen.group(1));
         }
-        if (!rest.isEmpty()) {
-            String[] more = fields("; " + rest, "");
-            for (int i = 2; i < more.length; i += 2) {
-                fields.put(more[i], more[i + 1]);
-            }
-        }
         fields.put("name", "Way " + kit);
         fields.put("read", "true");
-        fields.put("mixedOn", LocalDate.now(clock).minusDays(3).toString());
-        String to = to(send("/kits/" + kit + "/batches", "bram", flat(fields)), where);
-        batch = number(to);
-        look(to);
+        return fields;
     }
 
     private void done(String where) throws Exception {

@@ -8,6 +8,7 @@ import mezcla.batch.BatchObjection;
 import mezcla.leaflet.Bath;
 import mezcla.log.AirKept;
 import mezcla.measure.Volume;
+import mezcla.mixing.MixOrder;
 import mezcla.mixing.MixPlan;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.forms.declared.RefusedAt;
@@ -38,6 +39,7 @@ record MixForm(
         @Takes(or = FormObjection.UnknownAir.class) @Nullable AirKept air,
         Map<String, String> bottles,
         @Takes(asTyped = true) String second,
+        @Takes(asTyped = true) String order,
         @Takes(asTyped = true) String volume,
         @Takes(asTyped = true) String partsFor) {
     /** All that the kit still makes, exactly, whatever it is shown as. */
@@ -78,6 +80,11 @@ record MixForm(
                 typed.put(bath.key(), asTyped(own.isBlank() ? sent.typed("volume") : own, its));
             }
         }
+        MixOrder order = sent.typed("order").isEmpty()
+                ? MixOrder.AS_USED
+                : sent.read(
+                        "order",
+                        () -> TypedChoice.of(MixOrder.values(), sent.typed("order"), new FormObjection.UnknownOrder()));
         boolean read = all
                 && common != null
                 && strength != null
@@ -85,12 +92,8 @@ record MixForm(
         if (wanted.isEmpty() && read) {
             sent.errors().add("baths", new FormObjection.FillsMissing());
         }
-        return read && !wanted.isEmpty()
-                ? new MixRequest(
-                        helping == null ? List.of(kitId) : List.of(kitId, helping),
-                        wanted,
-                        typed,
-                        sent.typed().containsKey("warmestFirst"))
+        return read && order != null && !wanted.isEmpty()
+                ? new MixRequest(helping == null ? List.of(kitId) : List.of(kitId, helping), wanted, typed, order)
                 : null;
     }
 

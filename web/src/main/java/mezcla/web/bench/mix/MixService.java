@@ -201,7 +201,7 @@ public class MixService {
         Bottling shelf = mixes.shelf(state);
         MixView view = MixView.of(
                 title(plan, request),
-                request.warmestFirst() ? plan.warmestFirst() : plan,
+                plan.inOrder(request.order()),
                 equipment().of(state.kit(request.kits().get(0)).parts()),
                 bath -> choices(bath, shelf, bottles));
         String free = bottles.stream()
@@ -280,7 +280,7 @@ public class MixService {
                 houses.jugs().stream()
                         .map(jug -> new JugChoice(jug.name(), jug.capacityMl()))
                         .toList(),
-                new BenchWater(houses.surroundings(), houses.heaters(), warm::minutesInTheTub),
+                new BenchWater(houses.surroundings(), houses.heaters(), warm::inTurn),
                 List.of());
     }
 

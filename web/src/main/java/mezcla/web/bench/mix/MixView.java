@@ -20,11 +20,11 @@ import mezcla.mixing.Tool;
 import mezcla.mixing.ToolChoice;
 import mezcla.web.bench.water.BenchWater;
 import mezcla.web.drawing.JugDrawing;
+import mezcla.web.mixes.Measuring;
 import mezcla.web.words.CautionWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.TemperatureWords;
 import mezcla.web.words.Units;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The plan of a mix, in words and lines.
@@ -163,11 +163,12 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         lines.add(new SetUp("Jugs", jugs, allHaveOne ? SetUp.HAVE : ""));
         lines.add(new SetUp(
                 "Water",
-                "%s in all. The cooler first: %s"
+                "%s in all: %s"
                         .formatted(
                                 Figures.inAll(plan.waterMl()),
                                 String.join(", ", house.water().draws(plan)))));
-        lines.add(new SetUp("Distilled water", house.water().distilled(plan)));
+        lines.add(new SetUp("Distilled water", "better than the tap’s, for developers first; in vessels of its own"));
+        lines.add(new SetUp("Warmed in the tub", house.water().inTheTub(plan)));
         lines.add(new SetUp("Heater", house.water().heaters(plan)));
         lines.add(new SetUp("Also", also(plan)));
         return lines.stream().filter(line -> !line.which().isEmpty()).toList();
@@ -180,18 +181,6 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
                 .anyMatch(planned -> planned.addition().unit() != Unit.ML);
         return "thermometer, stirrer, funnel, " + (sachets ? "scissors, " : "")
                 + "towel, a tray under everything, labels and a pen";
-    }
-
-    /** That a measure has to be rinsed first; empty where it need not be. */
-    public static String rinsed(Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools) {
-        return ToolChoice.measuredBefore(mix, mix.additions().indexOf(planned), tools)
-                .map(earlier -> "rinse the %s, which had %s in it, or take another"
-                        .formatted(
-                                ToolChoice.of(planned, tools)
-                                        .map(choice -> choice.tool().name())
-                                        .orElse("measure"),
-                                leaflet.part(earlier.addition().part()).name()))
-                .orElse("");
     }
 
     private static List<String> toolsFor(BatchPlan plan, List<Tool> tools) {
@@ -275,17 +264,17 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
             Leaflet leaflet, MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools, List<PartState> parts) {
         Addition addition = planned.addition();
         Part part = leaflet.part(addition.part());
-        String amount = poured(planned, tools);
-        String beside = beside(planned, tools);
+        String amount = Measuring.poured(planned, tools);
+        String beside = Measuring.beside(planned, tools);
         String vessel = addition.unit() == Unit.ML ? "bottle" : "sachet";
         List<String> notes = new ArrayList<>();
         Measuring measuring = planned.wholePart()
                 ? new Measuring("all that is left: no measuring", "")
-                : measuring(mix, planned, tools, parts);
+                : Measuring.of(mix, planned, tools, parts);
         if (!measuring.how().isEmpty()) {
             notes.add(measuring.how());
         }
-        String rinsed = rinsed(leaflet, mix, planned, tools);
+        String rinsed = Measuring.rinsed(leaflet, mix, planned, tools);
         if (!rinsed.isEmpty()) {
             notes.add(rinsed);
         }
@@ -295,8 +284,8 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
         if (addition.note() != null) {
             notes.add(addition.note());
         }
-        if (part.unit() == Unit.G && !planned.wholePart()) {
-            notes.add("powder split by weight is unofficial: what is in it can have settled apart");
+        if (Measuring.splitsPowder(planned)) {
+            notes.add(Measuring.SPLIT);
         }
         String verb = mix.recipe().mode() == Recipe.Mode.READY_TO_USE ? "Pour" : "Add";
         return planned.wholePart()
@@ -311,62 +300,6 @@ public record MixView(String title, List<Bath> baths, List<String> cautions, Lis
 
     private static String of(Part part, String beside) {
         return (beside.isEmpty() ? "" : "(" + beside + ") ") + "of " + part.name();
-    }
-
-    /** An amount in the marks of the tool that measures it. */
-    public static String poured(MixPlan.PlannedAddition planned, List<Tool> tools) {
-        return Figures.marked(planned.amount(), planned.addition().unit(), tool(planned, tools));
-    }
-
-    /** The same in the reader's own unit; empty where that is the same. */
-    public static String beside(MixPlan.PlannedAddition planned, List<Tool> tools) {
-        return Figures.besideMarks(planned.amount(), planned.addition().unit(), tool(planned, tools));
-    }
-
-    private static @Nullable Tool tool(MixPlan.PlannedAddition planned, List<Tool> tools) {
-        return planned.wholePart()
-                ? null
-                : ToolChoice.of(planned, tools)
-                        .filter(ToolChoice::good)
-                        .map(ToolChoice::tool)
-                        .orElse(null);
-    }
-
-    /** With which tool, or why with none. */
-    public record Measuring(String how, String warning) {}
-
-    /** With which tool a part is measured; by no tool where it empties vials. */
-    public static Measuring measuring(
-            MixPlan mix, MixPlan.PlannedAddition planned, List<Tool> tools, List<PartState> parts) {
-        Addition addition = planned.addition();
-        int vials = parts.stream()
-                .filter(part -> part.part().key().equals(addition.part()))
-                .mapToInt(part -> part.emptiesVials(planned.amount()))
-                .findFirst()
-                .orElse(0);
-        if (vials > 0) {
-            return new Measuring("empty %s: no measuring".formatted(Figures.count(vials, "vial")), "");
-        }
-        String within = "within " + Figures.plain(addition.care().tolerance() * 100, 0) + " %";
-        Optional<ToolChoice> found = ToolChoice.of(planned, tools);
-        if (found.isEmpty()) {
-            return new Measuring("", "No tool of the house measures this; it should be " + within + ".");
-        }
-        ToolChoice choice = found.get();
-        String with = "%s, %s".formatted(choice.tool().name(), Figures.count(choice.fills(), "fill"));
-        if (choice.good()) {
-            return new Measuring(addition.care() == Addition.Care.CRITICAL ? with + ", " + within : with, "");
-        }
-        String off = "Too coarse: it can be %s %% off, and should be %s"
-                .formatted(Figures.plain(choice.relative() * 100, 1), within);
-        Double smallest = choice.smallestGood();
-        return new Measuring(
-                with,
-                smallest == null
-                        ? off + ". This tool never measures it well."
-                        : off
-                                + ". With this tool, mix %s at least."
-                                        .formatted(Figures.ml(Math.ceil(mix.finalMl() * smallest / planned.amount()))));
     }
 
     private static String check(MixPlan.Check check, MixPlan mix) {

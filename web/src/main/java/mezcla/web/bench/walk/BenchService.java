@@ -26,11 +26,11 @@ import mezcla.mixing.MixWarmth;
 import mezcla.mixing.ToolChoice;
 import mezcla.web.answers.Planning;
 import mezcla.web.bench.mix.MixService;
-import mezcla.web.bench.mix.MixView;
 import mezcla.web.bench.water.BenchWater;
 import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.JugDrawing;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.mixes.Measuring;
 import mezcla.web.mixes.MixMapper;
 import mezcla.web.mixes.Mixes;
 import mezcla.web.settings.HouseService;
@@ -221,14 +221,14 @@ public class BenchService {
     private String amount(BenchAct act) {
         MixPlan.PlannedAddition planned = act.planned();
         return act.kind() == BenchAct.Kind.PART && planned != null
-                ? MixView.poured(planned, plans.equipment().tools())
+                ? Measuring.poured(planned, plans.equipment().tools())
                 : Figures.marked(act.amount(), act.unit(), null);
     }
 
     private String beside(BenchAct act) {
         MixPlan.PlannedAddition planned = act.planned();
         String own = act.kind() == BenchAct.Kind.PART && planned != null
-                ? MixView.beside(planned, plans.equipment().tools())
+                ? Measuring.beside(planned, plans.equipment().tools())
                 : Figures.inReadersUnit(act.amount(), act.unit());
         return own.isEmpty() ? "" : "(" + own + ") ";
     }
@@ -335,9 +335,9 @@ public class BenchService {
         String figure = amount(act);
         List<String> warnings = warnings(mix, addition, part, role);
         String vessel = act.unit() == Unit.ML ? "bottle" : "sachet";
-        MixView.Measuring measuring = planned.wholePart()
-                ? new MixView.Measuring("All that is left of it: no measuring.", "")
-                : MixView.measuring(
+        Measuring measuring = planned.wholePart()
+                ? new Measuring("All that is left of it: no measuring.", "")
+                : Measuring.of(
                         mix(mix, act),
                         planned,
                         plans.equipment().tools(),
@@ -345,7 +345,10 @@ public class BenchService {
         if (!measuring.warning().isEmpty()) {
             warnings.add(0, measuring.warning());
         }
-        String rinsed = MixView.rinsed(
+        if (Measuring.splitsPowder(planned)) {
+            warnings.add(Figures.sentence(Measuring.SPLIT) + ".");
+        }
+        String rinsed = Measuring.rinsed(
                 mix.walk().plan().leaflet(),
                 mix(mix, act),
                 planned,

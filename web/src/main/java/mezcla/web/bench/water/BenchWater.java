@@ -1,16 +1,17 @@
 package mezcla.web.bench.water;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.OptionalInt;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.leaflet.MixingTemperature;
 import mezcla.mixing.BatchPlan;
 import mezcla.mixing.HouseWater;
 import mezcla.mixing.MixPlan;
 import mezcla.mixing.MixWarmth;
+import mezcla.processing.WaterInTurn;
 import mezcla.web.settings.things.Heater;
 import mezcla.web.settings.things.Surroundings;
 import mezcla.web.words.Figures;
@@ -24,9 +25,9 @@ public final class BenchWater {
     private final List<Heater> heaters;
     private final InTheTub tub;
 
-    /** How many minutes so many litres take in the house's bath to so many °C; empty where nobody knows. */
+    /** How mixing water comes to temperature in the house's tub, one vessel after the other; empty where nobody knows. */
     public interface InTheTub {
-        OptionalInt minutes(double litres, double celsius);
+        Optional<WaterInTurn> warmed(List<WaterInTurn.Vessel> vessels);
     }
 
     public BenchWater(Surroundings around, List<Heater> heaters, InTheTub tub) {
@@ -112,11 +113,9 @@ public final class BenchWater {
         return celsius == null ? "" : Figures.celsius(celsius);
     }
 
-    /** All the water that a plan draws, the cooler first. */
+    /** All the water that a plan draws, in the order of mixing. */
     public List<String> draws(BatchPlan plan) {
-        return plan.baths().stream()
-                .filter(bath -> bath.mix().startWaterMl() > 0)
-                .sorted(Comparator.comparingDouble(bath -> startC(bath.mix())))
+        return drawn(plan)
                 .map(bath -> "%s at %s for the %s"
                         .formatted(
                                 Figures.ml(bath.mix().startWaterMl()),
@@ -125,23 +124,40 @@ public final class BenchWater {
                 .toList();
     }
 
-    /** Distilled water is kept apart from the tap's, and warmed in the tub. */
-    public String distilled(BatchPlan plan) {
-        String bottles = plan.baths().stream()
-                .filter(bath -> bath.mix().startWaterMl() > 0)
-                .flatMap(bath -> {
-                    double litres = (bath.mix().startWaterMl() + bath.mix().topUpMl()) / 1000;
-                    double wanted = startC(bath.mix());
-                    return tub.minutes(litres, wanted).stream().mapToObj(minutes -> "%s for the %s about %d min to %s"
-                            .formatted(
-                                    Figures.ml(litres * 1000),
-                                    Figures.within(bath.bath().role().name()),
-                                    minutes,
-                                    Figures.celsius(wanted)));
-                })
-                .collect(Collectors.joining(", "));
-        String kept = "better than the tap’s, for developers first; in vessels of its own";
-        return bottles.isEmpty() ? kept : kept + ". In the tub, from cold: " + bottles;
+    private static Stream<BatchPlan.PlannedBath> drawn(BatchPlan plan) {
+        return plan.baths().stream().filter(bath -> bath.mix().startWaterMl() > 0);
+    }
+
+    /** Where no tap gives warm water, or it has to be distilled: when each bath's is warm in the tub; empty for nothing. */
+    public String inTheTub(BatchPlan plan) {
+        List<BatchPlan.PlannedBath> warm = drawn(plan)
+                .filter(bath -> startC(bath.mix()) > around.roomC() + 1)
+                .toList();
+        List<WaterInTurn.Vessel> vessels = warm.stream()
+                .map(bath -> new WaterInTurn.Vessel(
+                        (bath.mix().startWaterMl() + bath.mix().topUpMl()) / 1000, startC(bath.mix())))
+                .toList();
+        return warm.isEmpty()
+                ? ""
+                : tub.warmed(vessels).map(all -> inTurn(warm, all)).orElse("");
+    }
+
+    private static String inTurn(List<BatchPlan.PlannedBath> baths, WaterInTurn all) {
+        List<String> turns = new ArrayList<>();
+        for (int i = 0; i < baths.size(); i++) {
+            WaterInTurn.Turn turn = all.turns().get(i);
+            Integer ready = turn.readySeconds();
+            turns.add("%s for the %s%s, tub at %s: %s"
+                    .formatted(
+                            Figures.ml(turn.vessel().litres() * 1000),
+                            Figures.within(baths.get(i).bath().role().name()),
+                            turn.fromTheStart() ? "" : ", put in now",
+                            Figures.celsius(turn.vessel().wantedC()),
+                            ready == null
+                                    ? "not within four hours"
+                                    : "warm after about %d min".formatted((int) Math.ceil(ready / 60.0))));
+        }
+        return String.join("; then ", turns) + ". That is start and top-up water together, from cold.";
     }
 
     /** What to set each heater to, so that the water really has the temperature of a plan's warmest draw. */
