@@ -14,6 +14,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.net.URISyntaxException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.Iterator;
@@ -57,6 +58,7 @@ import mezcla.money.ExpectedRolls;
 import mezcla.money.KitLedger;
 import mezcla.money.SharedCost;
 import mezcla.money.Sharing;
+import mezcla.planning.QueuePlan;
 import mezcla.processing.Agitation;
 import mezcla.processing.EquivalentDevelopment;
 import mezcla.processing.FilmLoad;
@@ -112,6 +114,7 @@ public class WorkedCasesTest {
         checks.put("warm-up-ranges", this::warmUp);
         checks.put("taken-over-cost", this::takenOverCost);
         checks.put("expected-rolls", this::expectedRolls);
+        checks.put("queue-choice", this::queueChoice);
     }
 
     @DataProvider
@@ -130,6 +133,39 @@ public class WorkedCasesTest {
                 ExpectedRolls.of(
                         worked.given().get("capacityRolls").asInt(),
                         worked.given().get("meanRolls").asDouble()));
+    }
+
+    /** Tanks left aside: each film that goes goes in a tank of its own. */
+    private void queueChoice(Case worked) {
+        List<QueuePlan.Candidate> films = each(
+                        worked.given().get("films"),
+                        film -> new QueuePlan.Candidate(
+                                "negative",
+                                film.get("rolls").asDouble(),
+                                film.get("irreplaceable").asBoolean(),
+                                film.get("day").isNull()
+                                        ? QueuePlan.NO_DAY
+                                        : film.get("day").asLong(),
+                                null))
+                .stream()
+                .sorted(Comparator.comparing(QueuePlan.Candidate::day))
+                .toList();
+        List<QueuePlan.Through> batches = each(
+                worked.given().get("batches"),
+                batch -> new QueuePlan.Through(
+                        "negative",
+                        batch.get("rollsLeft").asDouble(),
+                        batch.get("toBeTested").asBoolean()
+                                ? 0
+                                : batch.get("rollsLeft").asDouble()));
+        List<Long> days = QueuePlan.of(films, batches, (batch, load) -> OptionalDouble.of(300)).loads().stream()
+                .flatMap(load -> load.films().stream())
+                .map(film -> films.get(film).day())
+                .sorted()
+                .toList();
+        number(worked, "films", days.size());
+        assertThat(days)
+                .isEqualTo(each(worked.expect().get("days"), day -> day.isNull() ? QueuePlan.NO_DAY : day.asLong()));
     }
 
     private void schedule(Case worked) {

@@ -15,10 +15,31 @@ import org.jspecify.annotations.Nullable;
  * @param broughtBy the member who brought it
  * @param by the day by which it should be run; null for no hurry
  * @param here whether it is in the darkroom already
+ * @param alike what whoever brought it calls all film that is to be kept alike with it: one batch, one evening, one
+ *     temperature; null for none
  */
 public record FilmDropped(
-        Stamp stamp, long filmId, Roll roll, String process, String broughtBy, @Nullable LocalDate by, boolean here)
+        Stamp stamp,
+        long filmId,
+        Roll roll,
+        String process,
+        String broughtBy,
+        @Nullable LocalDate by,
+        boolean here,
+        @Nullable String alike)
         implements LogEntry {
+    /** Film that is kept alike with none. */
+    public FilmDropped(
+            Stamp stamp,
+            long filmId,
+            Roll roll,
+            String process,
+            String broughtBy,
+            @Nullable LocalDate by,
+            boolean here) {
+        this(stamp, filmId, roll, process, broughtBy, by, here, null);
+    }
+
     @Override
     public Set<Subject> touches() {
         return Set.of(Subject.film(filmId));

@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
@@ -128,6 +129,21 @@ public record QueuedFilm(
                 && of.correctionSeconds() == with.correctionSeconds()
                 && Objects.equals(of.madeFor(), with.madeFor())
                 && of.carbonBacking() == with.carbonBacking();
+    }
+
+    /**
+     * By what film is found that is kept alike with it: whoever brought it calls that the same, however it is capitalised, and
+     * it goes through the same process. Null where it is kept alike with none.
+     */
+    public @Nullable String alike() {
+        String called = dropped.alike();
+        return called == null
+                ? null
+                : String.join(
+                        "\n",
+                        dropped.broughtBy(),
+                        dropped.process(),
+                        called.strip().toLowerCase(Locale.ROOT));
     }
 
     /** What it is to go through. */

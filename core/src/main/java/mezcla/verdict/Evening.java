@@ -2,6 +2,7 @@ package mezcla.verdict;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
@@ -118,8 +119,8 @@ public record Evening(Instant startWarming, List<Load> loads) {
     /** The most minutes from one load's hanging to the next one's pouring. */
     public static final int MOST_BETWEEN_MINUTES = 120;
 
-    /** How many loads are planned for one evening. */
-    public static final int MOST_LOADS = 6;
+    /** How many loads are planned for one evening: two an hour, as long as a load stays planned. */
+    public static final int MOST_LOADS = 24;
 
     /** How long a load stays planned that nobody begins. */
     public static final Duration LASTS = Duration.ofHours(12);
@@ -152,6 +153,20 @@ public record Evening(Instant startWarming, List<Load> loads) {
         ZonedDateTime today = now.atZone(zone);
         ZonedDateTime then = today.with(hour);
         return (then.isBefore(today.minus(HAS_JUST_PASSED)) ? then.plusDays(1) : then).toInstant();
+    }
+
+    /** Until when the night belongs to the day before. */
+    private static final int NIGHT_HOURS = 4;
+
+    /**
+     * When the evening is over that belongs to a moment: it is that of the day before until four in the morning.
+     *
+     * @param hour when the house's evenings are over
+     */
+    public static Instant over(LocalTime hour, Instant now, ZoneId zone) {
+        LocalDate day = now.atZone(zone).minusHours(NIGHT_HOURS).toLocalDate();
+        LocalDate endsOn = hour.isBefore(LocalTime.of(NIGHT_HOURS, 0)) ? day.plusDays(1) : day;
+        return endsOn.atTime(hour).atZone(zone).toInstant();
     }
 
     /** How late it is for the warming, in whole minutes; 0 in time. */

@@ -165,11 +165,4 @@ public class QueuedFilmTest {
         assertThat(film(log, 4).asLoaded().owner()).isEmpty();
         assertThat(film(log, 4).asLoaded().irreplaceable()).isTrue();
     }
-
-    @Test
-    public void theOldestBatchIsUsedUpButForWhatCannotBeMadeAgain() {
-        assertThat(QueuePlan.cost(0, 3, false, 300)).isLessThan(QueuePlan.cost(1, 3, false, 300));
-        assertThat(QueuePlan.cost(2, 3, true, 300)).isLessThan(QueuePlan.cost(0, 3, true, 300));
-        assertThat(QueuePlan.cost(1, 3, false, 300)).isLessThan(QueuePlan.cost(1, 3, false, 1000));
-    }
 }

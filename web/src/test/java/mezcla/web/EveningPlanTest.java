@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.log.RunLogged;
+import mezcla.verdict.Evening;
 import mezcla.web.log.DarkroomLog;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -98,11 +99,11 @@ public class EveningPlanTest extends DemoPagesTest {
                 .contains("Load 3 does not fit")
                 .contains("Load 1, ")
                 .contains("takes three rolls more");
-        for (int i = 0; i < 2; i++) {
+        for (int i = 4; i < Evening.MOST_LOADS; i++) {
             load("tomasz", 4, "1", "135-36", "2");
         }
         assertThat(load("tomasz", 4, "1", "135-36", "2").getContentAsString())
-                .contains("An evening holds up to 6 loads.");
+                .contains("An evening holds up to 24 loads.");
         dropAll("tomasz");
     }
 

@@ -3,6 +3,8 @@ package mezcla.web;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.URI;
+import java.time.Clock;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -17,6 +19,7 @@ import mezcla.log.RunLogged;
 import mezcla.planning.QueuedFilm;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.run.evening.EveningService;
+import mezcla.web.settings.HouseService;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -30,6 +33,12 @@ public class QueueTest extends DemoPagesTest {
 
     @Autowired
     private EveningService evenings;
+
+    @Autowired
+    private HouseService houses;
+
+    @Autowired
+    private Clock clock;
 
     private QueuedFilm film(long id) {
         return QueuedFilm.of(log.book().entries()).stream()
@@ -90,6 +99,75 @@ public class QueueTest extends DemoPagesTest {
                         "Mixing 300 ml for it alone makes")
                 .contains("Run, not collected yet", "weir in the rain");
         assertThat(proposed(page)).hasSizeGreaterThan(1);
+    }
+
+    private static String text(String page) {
+        return page.replaceAll("\\s+", " ");
+    }
+
+    @Test(dependsOnMethods = "aProposalBecomesALoadAndLoggingItEmptiesTheQueue")
+    public void filmThatIsKeptAlikeGoesThroughOneBatchOrIsToldWhyNot() throws Exception {
+        for (int i = 0; i < 2; i++) {
+            leave("ines", roll("Ines", "135-36", "film[0].name", "the vows", "alike", "Wedding"));
+        }
+        String[] dance = roll("Ines", "135-36", "film[0].name", "the dance", "alike", "wedding");
+        dance[List.of(dance).indexOf("here") + 1] = "no";
+        leave("ines", dance);
+        long last = newest();
+        List<Long> wedding = List.of(last - 2, last - 1, last);
+        assertThat(text(page("/queue", "ines")))
+                .contains("kept alike: “Wedding”")
+                .contains("is kept alike, and K%d of it is still to come.".formatted(last));
+        send("/queue/" + last + "/stages", "ines", "stage", "HERE");
+        List<String> with = proposed(page("/queue", "ines")).stream()
+                .filter(key -> Stream.of(key.replaceAll(".*:", "").split(","))
+                        .anyMatch(each -> wedding.contains(Long.valueOf(each))))
+                .toList();
+        assertThat(with.stream().map(key -> key.replaceAll(":.*", "")).distinct())
+                .as("one batch for all of it: %s", with)
+                .hasSize(1);
+        assertThat(text(page("/queue", "ines")))
+                .contains("is kept alike: one batch, one evening, 38.0 °C for all of it");
+        String other = with.get(0).startsWith("4:") ? "3" : "4";
+        String run =
+                "/batches/" + other + "/run?film[0].count=1&film[0].format=135-36&film[0].owner=Ines&film[0].queued="
+                        + last + "&push=0&tank=1&formKey=" + UUID.randomUUID();
+        assertThat(text(page(run, "ines")))
+                .contains("“Wedding” is kept alike: run K%d, K%d this evening too.".formatted(last - 2, last - 1));
+        for (long film : wedding) {
+            send("/queue/" + film + "/stages", "ines", "stage", "WITHDRAWN");
+        }
+    }
+
+    @Test(dependsOnMethods = "filmThatIsKeptAlikeGoesThroughOneBatchOrIsToldWhyNot")
+    public void anEveningIsOverAtTheHourOfTheHouse() throws Exception {
+        String[] around = {
+            "coldWater",
+            "14 °C",
+            "hotWater",
+            "52 °C",
+            "room",
+            "20 °C",
+            "deliveryWeeks",
+            "3",
+            "dryMinutes",
+            "120",
+            "eveningEnds"
+        };
+        String before = page("/house/this", "bram");
+        assertThat(before).contains("Evenings are over at");
+        LocalTime now = LocalTime.now(clock.withZone(houses.house().timeZone()));
+        String soon = now.plusMinutes(1).withSecond(0).withNano(0).toString();
+        String[] over = Stream.concat(Stream.of(around), Stream.of(soon)).toArray(String[]::new);
+        assertThat(send("/house/surroundings", "bram", over).getStatus()).isEqualTo(302);
+        assertThat(text(page("/queue", "bram"))).contains("The evening is over at " + soon + ".");
+        assertThat(proposed(page("/queue", "bram"))).isEmpty();
+        String[] odd = Stream.concat(Stream.of(around), Stream.of("late")).toArray(String[]::new);
+        assertThat(send("/house/surroundings", "bram", odd).getContentAsString())
+                .contains("late");
+        String[] none = Stream.concat(Stream.of(around), Stream.of("")).toArray(String[]::new);
+        assertThat(send("/house/surroundings", "bram", none).getStatus()).isEqualTo(302);
+        assertThat(proposed(page("/queue", "bram"))).isNotEmpty();
     }
 
     @Test(dependsOnMethods = "theDemonstrationProposesLoadsAndSaysWhyFilmWaits")

@@ -221,12 +221,10 @@ public class FilmTyped {
 
     private List<Roll> line(int i, Line line, double stops, int seconds, @Nullable FilmProcess process) {
         Integer count = sent.read("count" + i, () -> count(line.count()));
+        boolean known = line.guest().isBlank();
         String owner = sent.read(
-                "owner" + i,
-                () -> TypedText.of(
-                        line.guest().isBlank() ? line.owner() : line.guest(),
-                        CHARACTERS,
-                        new FormObjection.OwnerMissing()));
+                (known ? "owner" : "guest") + i,
+                () -> TypedText.of(known ? line.owner() : line.guest(), CHARACTERS, new FormObjection.OwnerMissing()));
         FilmFormat format = sent.read("format" + i, () -> FilmFormat.labelled(line.format()));
         if (count == null || owner == null || format == null) {
             return List.of();

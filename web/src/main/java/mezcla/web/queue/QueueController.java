@@ -70,7 +70,8 @@ class QueueController {
 
     /** Film that somebody leaves or announces. */
     @RefusedAt("count0")
-    record LeftForm(@Takes(asTyped = true) String process, @Nullable LocalDate by) {}
+    record LeftForm(
+            @Takes(asTyped = true) String process, @Nullable LocalDate by, @Takes(most = 40) @Nullable String alike) {}
 
     /** What film is called matters in a queue. */
     private static final class LeftFilm extends FilmTyped {
@@ -128,8 +129,8 @@ class QueueController {
                                         member,
                                         rolls,
                                         FieldErrors.known(process),
-                                        form.by(),
-                                        !sent.typed("here").equals("no"))
+                                        new QueueService.Wish(
+                                                form.by(), !sent.typed("here").equals("no"), form.alike()))
                                 .stream()
                                 .map(number -> Long.toString(number))
                                 .collect(Collectors.joining(",")),

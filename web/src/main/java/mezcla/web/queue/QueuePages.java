@@ -4,12 +4,15 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mezcla.batch.KitState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.FilmStage;
@@ -17,8 +20,10 @@ import mezcla.log.LaboratoryPriced;
 import mezcla.log.Roll;
 import mezcla.measure.FilmFormat;
 import mezcla.measure.Slack;
+import mezcla.planning.KeptAlike;
 import mezcla.planning.QueuedFilm;
 import mezcla.planning.WorthMixing;
+import mezcla.verdict.Evening;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.SignedIn;
 import mezcla.web.access.names.KnownNames;
@@ -29,6 +34,7 @@ import mezcla.web.clock.LogClock;
 import mezcla.web.drawing.QrDrawing;
 import mezcla.web.layout.Slice;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.queue.proposed.Proposals;
 import mezcla.web.run.evening.EveningService;
 import mezcla.web.settings.HouseService;
 import mezcla.web.settings.things.House;
@@ -77,6 +83,7 @@ class QueuePages {
      * @param houseName the house
      * @param waiting the film that waits, the most urgent first, a page of it
      * @param loads what is proposed
+     * @param exact whether no plan is better
      * @param why why the rest waits, and what mixing for it would cost
      * @param after the film that was run and is not collected, by owner
      * @param planned how many loads the evening has already
@@ -87,6 +94,7 @@ class QueuePages {
             String houseName,
             Slice<Waiting> waiting,
             List<LoadView> loads,
+            boolean exact,
             List<Why> why,
             List<After> after,
             int planned) {}
@@ -120,20 +128,27 @@ class QueuePages {
     /** What can be said of film next. */
     record StageChoice(String name, String words) {}
 
-    /** What the form of a load names it by: its batch and its films. */
-    static String key(Proposals.Proposed load) {
-        return load.batch().id() + ":"
-                + load.films().stream().map(film -> Long.toString(film.id())).collect(Collectors.joining(","));
+    /** What is proposed for the film that is neither run nor taken back, nor planned for this evening. */
+    @Transactional(readOnly = true)
+    public Proposals.Proposal proposal(SignedIn member) {
+        return proposal(member, accounts.film());
     }
 
-    /** The film that is neither run nor taken back, nor planned for this evening, the most urgent first. */
-    @Transactional(readOnly = true)
-    public List<QueuedFilm> ready() {
+    /** The same of film that is kept alike only where all of it is here. */
+    private Proposals.Proposal proposal(SignedIn member, List<QueuedFilm> all) {
+        return proposals.of(
+                member, ready(all).filter(film -> toBring(film, all).isEmpty()).toList(), all, evenings.planned());
+    }
+
+    private Stream<QueuedFilm> ready(List<QueuedFilm> all) {
         Set<Long> planned = evenings.queued();
-        return accounts.film().stream()
+        return all.stream()
                 .filter(film -> film.where() == QueuedFilm.Where.WAITS && !planned.contains(film.id()))
-                .sorted(QueuedFilm.MOST_URGENT_FIRST)
-                .toList();
+                .sorted(QueuedFilm.MOST_URGENT_FIRST);
+    }
+
+    private static List<QueuedFilm> toBring(QueuedFilm film, List<QueuedFilm> all) {
+        return KeptAlike.with(film, all).map(KeptAlike::toBring).orElse(List.of());
     }
 
     /** The queue, with a page of the film that waits from a place on. */
@@ -146,13 +161,11 @@ class QueuePages {
                 .filter(film -> film.where().isToCome())
                 .sorted(QueuedFilm.MOST_URGENT_FIRST)
                 .toList();
-        List<QueuedFilm> ready = ready();
-        Proposals.Proposal proposal = proposals.of(member, ready);
+        Proposals.Proposal proposal = proposal(member, all);
         List<LoadView> loads = new ArrayList<>();
         for (Proposals.Proposed load : proposal.loads()) {
-            loads.add(view(load, loads.size() + 1, house.timeZone()));
+            loads.add(view(load, loads.size() + 1, all, house.timeZone()));
         }
-        List<Why> why = why(proposal.waiting());
         return new Page(
                 heading(toCome, proposal, planned.size(), house.timeZone()),
                 toCome.isEmpty()
@@ -161,7 +174,8 @@ class QueuePages {
                 house.name(),
                 Slice.of(toCome, from).map(film -> waiting(film, member, planned, house.timeZone())),
                 loads,
-                why,
+                proposal.exact(),
+                why(proposal, ready(all).toList(), all),
                 after(all, house.timeZone()),
                 evenings.planned());
     }
@@ -209,6 +223,9 @@ class QueuePages {
         if (by != null) {
             facts.add("by " + Figures.day(by));
         }
+        if (film.dropped().alike() != null) {
+            facts.add("kept alike: “%s”".formatted(film.dropped().alike()));
+        }
         if (planned.contains(film.id())) {
             facts.add("planned for this evening");
         }
@@ -227,7 +244,7 @@ class QueuePages {
                         member, names, List.of(roll.owner(), film.dropped().broughtBy())));
     }
 
-    private LoadView view(Proposals.Proposed load, int number, ZoneId zone) {
+    private LoadView view(Proposals.Proposed load, int number, List<QueuedFilm> all, ZoneId zone) {
         RunPlan plan = load.load().plan();
         Optional<RunPlan.PlannedBath> developer = plan.imageDeveloper();
         boolean careful = load.films().stream().anyMatch(film -> film.roll().irreplaceable());
@@ -251,6 +268,19 @@ class QueuePages {
         if (plan.isToBeTested()) {
             said.add("test this batch first");
         }
+        load.films().stream()
+                .flatMap(film -> KeptAlike.with(film, all).stream())
+                .distinct()
+                .forEach(alike -> said.add("“%s” is kept alike: one batch, one evening, %s for all of it"
+                        .formatted(
+                                alike.name(),
+                                developer
+                                        .map(bath -> Figures.celsius(plan.celsius(bath)
+                                                .orElse(bath.fill()
+                                                        .bath()
+                                                        .timing()
+                                                        .atC())))
+                                        .orElse("one temperature"))));
         return new LoadView(
                 "Load %d, pour at %s".formatted(number, Figures.hour(load.load().pourAt(), zone)),
                 developer
@@ -269,7 +299,7 @@ class QueuePages {
                 load.batch().id(),
                 "hangs at %s%s".formatted(Figures.hour(load.load().hangAt(), zone), leaves(load)),
                 Figures.sentence(String.join(", ", said)) + ".",
-                key(load));
+                load.key());
     }
 
     private static String leaves(Proposals.Proposed load) {
@@ -281,24 +311,36 @@ class QueuePages {
         return after <= 0 ? "; uses the batch up" : "; leaves " + Figures.countOfRolls(after);
     }
 
-    /** Why film waits, by process; for each whether mixing for it is worth it. */
-    private List<Why> why(List<QueuedFilm> waiting) {
-        Map<FilmProcess, List<QueuedFilm>> byProcess = waiting.stream()
-                .collect(Collectors.groupingBy(QueuedFilm::process, LinkedHashMap::new, Collectors.toList()));
-        List<Why> all = new ArrayList<>();
-        byProcess.forEach((process, films) -> {
-            String reason = proposals
-                    .nearest(films.get(0))
-                    .map(plan -> plan.fits()
-                            ? "The loads before it take what the batches have left tonight."
-                            : ObjectionWords.of(plan.objections().get(0)))
-                    .orElse("No batch of it stands on the shelf.");
+    /** Why film waits, by process and reason; for each process whether mixing for it is worth it. */
+    private List<Why> why(Proposals.Proposal proposal, List<QueuedFilm> ready, List<QueuedFilm> all) {
+        Set<Long> placed = new HashSet<>();
+        proposal.loads().forEach(load -> load.films().forEach(film -> placed.add(film.id())));
+        Map<FilmProcess, Map<String, List<QueuedFilm>>> waiting = new LinkedHashMap<>();
+        Map<List<Object>, Optional<RunPlan>> nearest = new HashMap<>();
+        ready.stream().filter(film -> !placed.contains(film.id())).forEach(film -> waiting.computeIfAbsent(
+                        film.process(), none -> new LinkedHashMap<>())
+                .computeIfAbsent(reason(film, proposal, all, nearest), none -> new ArrayList<>())
+                .add(film));
+        List<Why> whys = new ArrayList<>();
+        waiting.forEach((process, reasons) -> {
+            List<QueuedFilm> films =
+                    reasons.values().stream().flatMap(List::stream).toList();
             Optional<KitState> kit = kit(process, films);
-            all.add(new Why(
+            String said = reasons.entrySet().stream()
+                    .map(each -> reasons.size() == 1
+                            ? each.getKey()
+                            : "%s: %s"
+                                    .formatted(
+                                            each.getValue().stream()
+                                                    .map(QueuedFilm::code)
+                                                    .collect(Collectors.joining(", ")),
+                                            each.getKey()))
+                    .collect(Collectors.joining(" "));
+            whys.add(new Why(
                     "%s: %s %s."
                             .formatted(
                                     process.name(), Figures.number(films.size()), films.size() == 1 ? "waits" : "wait"),
-                    reason
+                    said
                             + kit.flatMap(each -> worth(each, process, films))
                                     .map(words -> " " + words)
                                     .orElse(" No kit in the cupboard could be mixed for it."),
@@ -307,7 +349,48 @@ class QueuePages {
                             ? "Mix from " + kit.get().arrival().leaflet().name()
                             : "Which kit to buy"));
         });
-        return all;
+        return whys;
+    }
+
+    /** Why one film waits; what is alike is asked about once. */
+    private String reason(
+            QueuedFilm film,
+            Proposals.Proposal proposal,
+            List<QueuedFilm> all,
+            Map<List<Object>, Optional<RunPlan>> nearest) {
+        List<QueuedFilm> toBring = toBring(film, all);
+        if (!toBring.isEmpty()) {
+            return "“%s” is kept alike, and %s of it is still to come."
+                    .formatted(
+                            film.dropped().alike(),
+                            toBring.stream().map(QueuedFilm::code).collect(Collectors.joining(", ")));
+        }
+        Proposals.Over over = proposal.late().get(film.id());
+        if (over != null) {
+            return switch (over) {
+                case HOUR ->
+                    "The evening is over at %s."
+                            .formatted(houses.surroundings().evenings().orElseThrow());
+                case LOADS -> "An evening holds %d loads.".formatted(Evening.MOST_LOADS);
+            };
+        }
+        return nearest.computeIfAbsent(List.of(film.process(), film.asLoaded()), alike -> proposals.nearest(film))
+                .map(plan -> "Batch %d, %s: %s"
+                        .formatted(
+                                plan.batch().id(),
+                                plan.batch().mixed().name(),
+                                plan.fits()
+                                        ? taken(film, all)
+                                        : ObjectionWords.of(plan.objections().get(0))))
+                .orElse("No batch of it stands on the shelf.");
+    }
+
+    /** What a film would go through is needed for other film, or does not suffice for all that it is kept alike with. */
+    private static String taken(QueuedFilm film, List<QueuedFilm> all) {
+        return KeptAlike.with(film, all)
+                .map(alike -> "“%s” is kept alike, and no batch takes all %s of it after the loads before."
+                        .formatted(alike.name(), Figures.number(alike.films().size())))
+                .orElse("the loads before it take what it has left tonight.");
     }
 
     private Optional<KitState> kit(FilmProcess process, List<QueuedFilm> films) {

@@ -16,6 +16,7 @@ import mezcla.web.access.names.Whose;
 import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.forms.FormObjection;
 import mezcla.web.log.DarkroomLog;
+import mezcla.web.queue.proposed.Proposals;
 import mezcla.web.run.evening.EveningService;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -26,34 +27,34 @@ import org.springframework.transaction.annotation.Transactional;
 class QueueService {
     private final DarkroomLog log;
     private final QueuePages pages;
-    private final Proposals proposals;
     private final EveningService evenings;
     private final Members members;
     private final HouseAccounts accounts;
 
-    QueueService(
-            DarkroomLog log,
-            QueuePages pages,
-            Proposals proposals,
-            EveningService evenings,
-            Members members,
-            HouseAccounts accounts) {
+    QueueService(DarkroomLog log, QueuePages pages, EveningService evenings, Members members, HouseAccounts accounts) {
         this.accounts = accounts;
         this.log = log;
         this.pages = pages;
-        this.proposals = proposals;
         this.evenings = evenings;
         this.members = members;
     }
 
     /**
+     * What is wanted of film.
+     *
+     * @param by the day by which it should be run; null for no hurry
+     * @param here whether it is in the darkroom already
+     * @param alike what all film is called that is to be kept alike with it; null for none
+     */
+    public record Wish(@Nullable LocalDate by, boolean here, @Nullable String alike) {}
+
+    /**
      * Leaves film in the queue, or announces it.
      *
-     * @param here whether it is in the darkroom already
      * @return the numbers on its cans
      */
     @Transactional
-    public List<Long> leave(SignedIn who, List<Roll> rolls, FilmProcess process, @Nullable LocalDate by, boolean here) {
+    public List<Long> leave(SignedIn who, List<Roll> rolls, FilmProcess process, Wish wish) {
         List<Long> numbers = new ArrayList<>();
         for (Roll roll : rolls) {
             boolean member = members.all().stream().anyMatch(each -> each.name().equals(roll.owner()));
@@ -66,8 +67,9 @@ class QueueService {
                             roll.queuedAs(null),
                             process.key(),
                             member ? roll.owner() : who.name(),
-                            by,
-                            here));
+                            wish.by(),
+                            wish.here(),
+                            wish.alike()));
             numbers.add(number);
         }
         return numbers;
@@ -106,7 +108,7 @@ class QueueService {
      */
     @Transactional
     public void take(SignedIn who, List<String> keys) {
-        Proposals.Proposal proposal = proposals.of(who, pages.ready());
+        Proposals.Proposal proposal = pages.proposal(who);
         if (keys.isEmpty()) {
             throw Refusal.of(new FormObjection.ProposalGone());
         }

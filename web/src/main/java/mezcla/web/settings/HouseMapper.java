@@ -149,7 +149,7 @@ interface HouseMapper {
     @Update("UPDATE jug SET removed = #{removed} WHERE id = #{id}")
     void removeJug(long id, boolean removed);
 
-    @Select("SELECT cold_water_c, hot_water_c, room_c, delivery_weeks, dry_minutes FROM house")
+    @Select("SELECT cold_water_c, hot_water_c, room_c, delivery_weeks, dry_minutes, evening_ends FROM house")
     @Nullable
     Surroundings surroundings();
 
@@ -157,7 +157,7 @@ interface HouseMapper {
             """
             UPDATE house
             SET cold_water_c = #{coldWaterC}, hot_water_c = #{hotWaterC}, room_c = #{roomC},
-                delivery_weeks = #{deliveryWeeks}, dry_minutes = #{dryMinutes}, water_said = 1
+                delivery_weeks = #{deliveryWeeks}, dry_minutes = #{dryMinutes}, evening_ends = #{eveningEnds}, water_said = 1
             """)
     void changeSurroundings(Surroundings surroundings);
 

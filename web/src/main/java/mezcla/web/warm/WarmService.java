@@ -260,7 +260,8 @@ public class WarmService {
         try {
             Integer ready = known.tub().powerW() == 0
                     ? Integer.valueOf(water(known, known.roomC()).readySeconds())
-                    : predict(known, known.roomC(), known.roomC()).plain().readySeconds();
+                    : WarmUp.of(known.tub(known.roomC()), wanted(known, known.roomC()), known.setC())
+                            .readySeconds();
             return Optional.ofNullable(ready).map(Duration::ofSeconds);
         } catch (Refusal tooLittleWater) {
             return Optional.empty();

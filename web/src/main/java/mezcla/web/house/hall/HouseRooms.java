@@ -221,6 +221,7 @@ public class HouseRooms {
         fields.put("room", Figures.celsius(around.roomC()));
         fields.put("deliveryWeeks", String.valueOf(around.deliveryWeeks()));
         fields.put("dryMinutes", String.valueOf(around.dryMinutes()));
+        fields.put("eveningEnds", around.evenings().map(Object::toString).orElse(""));
         fields.putAll(typed);
         return new ThisHouse(
                 house,

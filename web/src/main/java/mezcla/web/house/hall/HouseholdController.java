@@ -2,6 +2,7 @@ package mezcla.web.house.hall;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import mezcla.measure.Refusal;
 import mezcla.measure.Temperature;
@@ -19,6 +20,7 @@ import mezcla.web.forms.declared.RefusedAt;
 import mezcla.web.forms.declared.Sent;
 import mezcla.web.forms.declared.Takes;
 import mezcla.web.forms.typed.TypedChoice;
+import mezcla.web.forms.typed.TypedHour;
 import mezcla.web.settings.things.RunHabits;
 import mezcla.web.settings.things.Surroundings;
 import mezcla.web.words.Units;
@@ -79,7 +81,8 @@ class HouseholdController {
             Temperature hotWater,
             Temperature room,
             @Takes(most = 52, or = FormObjection.NotWeeks.class) int deliveryWeeks,
-            @Takes(least = 10, most = 1440, or = FormObjection.NotDryMinutes.class) int dryMinutes) {}
+            @Takes(least = 10, most = 1440, or = FormObjection.NotDryMinutes.class) int dryMinutes,
+            @Takes(by = TypedHour.class) @Nullable LocalTime eveningEnds) {}
 
     /** What it does during a run. */
     @RefusedAt("habits")
@@ -177,7 +180,8 @@ class HouseholdController {
                         form.hotWater().celsius(),
                         form.room().celsius(),
                         form.deliveryWeeks(),
-                        form.dryMinutes())),
+                        form.dryMinutes(),
+                        form.eveningEnds() == null ? null : form.eveningEnds().toString())),
                 () -> thisHouse(sent));
     }
 

@@ -194,12 +194,13 @@ public class HouseholdService {
     }
 
     private static String words(Surroundings around) {
-        return "cold water %s, hot water %s, room %s, delivery in %d weeks, film dry after %d minutes"
+        return "cold water %s, hot water %s, room %s, delivery in %d weeks, film dry after %d minutes, evenings %s"
                 .formatted(
                         Figures.degrees(around.coldWaterC()),
                         Figures.degrees(around.hotWaterC()),
                         Figures.degrees(around.roomC()),
                         around.deliveryWeeks(),
-                        around.dryMinutes());
+                        around.dryMinutes(),
+                        around.eveningEnds() == null ? "without an end" : "over at " + around.eveningEnds());
     }
 }

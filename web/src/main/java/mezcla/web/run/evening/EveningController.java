@@ -2,7 +2,6 @@ package mezcla.web.run.evening;
 
 import java.time.Duration;
 import java.time.LocalTime;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
 import mezcla.measure.Refusal;
@@ -14,6 +13,7 @@ import mezcla.web.forms.PageView;
 import mezcla.web.forms.declared.Asked;
 import mezcla.web.forms.declared.RefusedAt;
 import mezcla.web.forms.declared.Sent;
+import mezcla.web.forms.typed.TypedHour;
 import mezcla.web.settings.HouseService;
 import mezcla.web.words.Figures;
 import org.jspecify.annotations.Nullable;
@@ -75,7 +75,7 @@ class EveningController {
                 .getOrDefault("between", Long.toString(Evening.BETWEEN.toMinutes()))
                 .strip();
         boolean warm = sent.typed("warm").equals("yes");
-        LocalTime pourAt = pour.isEmpty() ? null : sent.read("pour", () -> hour(pour));
+        LocalTime pourAt = pour.isEmpty() ? null : sent.read("pour", () -> TypedHour.of(pour));
         Duration between = sent.read("between", () -> between(minutes));
         Optional<EveningView> evening = sent.read("evening", () -> evenings.plan(
                         pourAt, between == null ? Evening.BETWEEN : between, warm)
@@ -90,14 +90,6 @@ class EveningController {
                         warm,
                         Figures.count((int) Evening.STAYS_WARM.toHours(), "hour")),
                 sent);
-    }
-
-    private static LocalTime hour(String typed) {
-        try {
-            return LocalTime.parse(typed.matches("[0-9]:[0-9]{2}") ? "0" + typed : typed);
-        } catch (DateTimeParseException e) {
-            throw Refusal.of(new FormObjection.NotAnHour(typed));
-        }
     }
 
     private static Duration between(String typed) {

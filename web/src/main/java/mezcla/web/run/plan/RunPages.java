@@ -11,6 +11,7 @@ import mezcla.processing.SimulatedBath;
 import mezcla.verdict.RunPlan;
 import mezcla.web.access.Members;
 import mezcla.web.access.SignedIn;
+import mezcla.web.accounts.AlikeWords;
 import mezcla.web.accounts.ChargeWords;
 import mezcla.web.clock.LogClock;
 import mezcla.web.film.FilmTyped;
@@ -48,6 +49,7 @@ class RunPages {
     private final Members members;
     private final UsualWays usual;
     private final ChargeWords charging;
+    private final AlikeWords alike;
 
     RunPages(
             RunService runs,
@@ -59,7 +61,9 @@ class RunPages {
             LogClock clock,
             UsualWays usual,
             ChargeWords charging,
+            AlikeWords alike,
             Members members) {
+        this.alike = alike;
         this.members = members;
         this.charging = charging;
         this.usual = usual;
@@ -162,6 +166,7 @@ class RunPages {
                         ? null
                         : RunView.of(
                                 plan,
+                                alike.of(plan),
                                 name -> members.names().present(name).equals(member.name()),
                                 houses.house().timeZone()),
                 plan == null || !plan.fits()

@@ -4,6 +4,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import mezcla.batch.FillState;
 import mezcla.leaflet.Timing;
 import mezcla.measure.ProcessingTime;
@@ -59,7 +60,7 @@ public record RunView(
      */
     public record Bath(long fill, String letters, String name, String time, String temperature, List<String> factors) {}
 
-    static RunView of(RunPlan plan, Predicate<String> theirs, ZoneId zone) {
+    static RunView of(RunPlan plan, List<String> alike, Predicate<String> theirs, ZoneId zone) {
         return new RunView(
                 plan.fits(),
                 Figures.countOfRolls(plan.question().equivalents()),
@@ -74,7 +75,8 @@ public record RunView(
                 StateWords.key(plan),
                 plan.baths().stream().map(bath -> bath(bath, plan)).toList(),
                 plan.objections().stream().map(ObjectionWords::of).toList(),
-                plan.remarks().stream().map(ObjectionWords::of).toList(),
+                Stream.concat(alike.stream(), plan.remarks().stream().map(ObjectionWords::of))
+                        .toList(),
                 plan.baths().stream()
                         .flatMap(bath -> bath.fill().overrides().stream()
                                 .map(override -> "%s: %s went past its limit on purpose. %s"

@@ -1,20 +1,24 @@
-package mezcla.web.queue;
+package mezcla.web.queue.proposed;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalLong;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
 import mezcla.leaflet.FilmProcess;
 import mezcla.log.Roll;
 import mezcla.measure.Refusal;
+import mezcla.planning.KeptAlike;
 import mezcla.planning.QueuePlan;
 import mezcla.planning.QueuedFilm;
 import mezcla.processing.RunSteps;
@@ -36,10 +40,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Proposes runs for the film that waits. */
 @Service
-class Proposals {
-    /** How many loads an evening is proposed. */
-    static final int MOST_LOADS = 6;
-
+public class Proposals {
     private static final double NO_LIMIT = 999;
 
     private final DarkroomLog log;
@@ -73,21 +74,44 @@ class Proposals {
      * @param choices how it is done
      * @param load where it stands in the evening
      */
-    record Proposed(List<QueuedFilm> films, BatchState batch, Tank tank, RunSteps.Choices choices, Evening.Load load) {}
+    public record Proposed(
+            List<QueuedFilm> films, BatchState batch, Tank tank, RunSteps.Choices choices, Evening.Load load) {
+        /** What the form of a load names it by: its batch and its films. */
+        public String key() {
+            return batch.id() + ":"
+                    + films.stream().map(film -> Long.toString(film.id())).collect(Collectors.joining(","));
+        }
+    }
+
+    /** Why the evening does not hold film that a batch would take. */
+    public enum Over {
+        /** It would hang after the hour at which the house's evenings are over. */
+        HOUR,
+        /** As many loads are planned as one evening holds. */
+        LOADS
+    }
 
     /**
      * What is proposed.
      *
      * @param loads the loads, in order
-     * @param waiting the films that go into none
+     * @param waiting the films that go into none, the most urgent first
+     * @param late those of them that only the end of the evening keeps, and which end
      * @param warming how long the bottles need first; null where they never get warm
+     * @param exact whether no plan is better
      */
-    record Proposal(List<Proposed> loads, List<QueuedFilm> waiting, @Nullable Duration warming) {}
+    public record Proposal(
+            List<Proposed> loads,
+            List<QueuedFilm> waiting,
+            Map<Long, Over> late,
+            @Nullable Duration warming,
+            boolean exact) {}
 
     /** Tries loads, and remembers what it found: names make no difference. */
     private final class Tried implements QueuePlan.Together {
         private final SignedIn who;
         private final List<QueuedFilm> films;
+        private final Map<Integer, Long> only;
         private final List<BatchState> batches;
         private final RunQuestion next;
         private final List<Tank> tanks = houses.tanks();
@@ -100,23 +124,27 @@ class Proposals {
         /** A load as far as it makes a difference. */
         private record Load(int batch, List<Roll> rolls) {}
 
-        Tried(SignedIn who, List<QueuedFilm> films, List<BatchState> batches, RunQuestion next) {
+        Tried(
+                SignedIn who,
+                List<QueuedFilm> films,
+                Map<Integer, Long> only,
+                List<BatchState> batches,
+                RunQuestion next) {
             this.who = who;
             this.films = films;
+            this.only = only;
             this.batches = batches;
             this.next = next;
         }
 
         @Override
-        public OptionalLong cost(int batch, List<Integer> places) {
-            Optional<Tank> tank = tank(batch, places);
-            if (tank.isEmpty()) {
-                return OptionalLong.empty();
-            }
-            boolean careful =
-                    places.stream().anyMatch(place -> films.get(place).roll().irreplaceable());
-            return OptionalLong.of(
-                    QueuePlan.cost(batch, batches.size(), careful, tank.get().volumeMl()));
+        public OptionalDouble tankMl(int batch, List<Integer> places) {
+            long id = batches.get(batch).id();
+            return places.stream().anyMatch(place -> only.getOrDefault(place, id) != id)
+                    ? OptionalDouble.empty()
+                    : tank(batch, places)
+                            .map(tank -> OptionalDouble.of(tank.volumeMl()))
+                            .orElse(OptionalDouble.empty());
         }
 
         /** How somebody runs film through a batch. */
@@ -206,9 +234,11 @@ class Proposals {
      *
      * @param who whose ways of running film are followed
      * @param films the film that can be run, the most urgent first
+     * @param all the film of the house: what is kept alike with film that was run goes through its batch
+     * @param planned how many loads the evening has already
      */
     @Transactional(readOnly = true)
-    public Proposal of(SignedIn who, List<QueuedFilm> films) {
+    public Proposal of(SignedIn who, List<QueuedFilm> films, List<QueuedFilm> all, int planned) {
         Instant now = clock.instant();
         RunQuestion next = planning.nextRoll();
         Set<FilmProcess> waited = films.stream().map(QueuedFilm::process).collect(Collectors.toSet());
@@ -216,33 +246,95 @@ class Proposals {
                 .filter(batch -> batch.inUse().isEmpty() && waited.contains(batch.process()))
                 .sorted(Comparator.comparing(batch -> batch.mixed().foldedAt()))
                 .toList();
-        Tried tried = new Tried(who, films, batches, next);
+        Tried tried = new Tried(who, films, only(films, all, batches), batches, next);
         QueuePlan plan = QueuePlan.of(
-                films.stream()
-                        .map(film -> new QueuePlan.Candidate(
-                                film.process().key(),
-                                film.roll().equivalents(),
-                                film.roll().irreplaceable()))
-                        .toList(),
+                films.stream().map(Proposals::candidate).toList(),
                 batches.stream().map(batch -> through(batch, next, films)).toList(),
                 tried);
-        List<QueuedFilm> waiting =
-                new ArrayList<>(plan.waiting().stream().map(films::get).toList());
         List<QueuePlan.Load> loads = new ArrayList<>(plan.loads());
-        while (loads.size() > MOST_LOADS) {
-            loads.remove(loads.size() - 1).films().forEach(place -> waiting.add(films.get(place)));
+        Map<Long, Over> late = new HashMap<>();
+        while (loads.size() > Math.max(0, Evening.MOST_LOADS - planned)) {
+            leave(loads, loads.size() - 1, films).forEach(film -> late.put(film, Over.LOADS));
         }
         while (!loads.isEmpty()) {
             Evening evening = evening(loads, films, batches, tried, now);
             int refused = firstRefused(evening);
-            if (refused < 0) {
-                waiting.sort(QueuedFilm.MOST_URGENT_FIRST);
-                return proposal(evening, loads, films, batches, tried, waiting);
+            int over = refused < 0 ? firstOver(evening, now) : -1;
+            if (refused >= 0) {
+                leave(loads, refused, films);
+            } else if (over >= 0) {
+                while (loads.size() > over) {
+                    leave(loads, loads.size() - 1, films).forEach(film -> late.put(film, Over.HOUR));
+                }
+            } else {
+                return proposal(evening, loads, films, tried, batches, late, plan.exact());
             }
-            loads.remove(refused).films().forEach(place -> waiting.add(films.get(place)));
         }
-        waiting.sort(QueuedFilm.MOST_URGENT_FIRST);
-        return new Proposal(List.of(), waiting, Duration.ZERO);
+        return new Proposal(List.of(), films, late, Duration.ZERO, plan.exact());
+    }
+
+    private static QueuePlan.Candidate candidate(QueuedFilm film) {
+        LocalDate by = film.dropped().by();
+        return new QueuePlan.Candidate(
+                film.process().key(),
+                film.roll().equivalents(),
+                film.roll().irreplaceable(),
+                by == null ? QueuePlan.NO_DAY : by.toEpochDay(),
+                film.alike());
+    }
+
+    /** The batch of film that is to go through the same as some that was run; none where that is gone. */
+    private static Map<Integer, Long> only(List<QueuedFilm> films, List<QueuedFilm> all, List<BatchState> batches) {
+        Map<Integer, Long> only = new HashMap<>();
+        for (int i = 0; i < films.size(); i++) {
+            int place = i;
+            KeptAlike.with(films.get(i), all)
+                    .flatMap(KeptAlike::begun)
+                    .map(QueuedFilm::batch)
+                    .filter(id -> batches.stream().anyMatch(batch -> batch.id() == id))
+                    .ifPresent(id -> only.put(place, id));
+        }
+        return only;
+    }
+
+    /** Leaves a load out, and with it all that is kept alike with its film; gives the numbers of that film. */
+    private static Set<Long> leave(List<QueuePlan.Load> loads, int at, List<QueuedFilm> films) {
+        Set<String> alike = loads.get(at).films().stream()
+                .map(place -> films.get(place).alike())
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
+        Set<Integer> left = new HashSet<>(loads.remove(at).films());
+        for (int i = loads.size() - 1; i >= 0; i--) {
+            List<Integer> stay = new ArrayList<>();
+            for (int place : loads.get(i).films()) {
+                String with = films.get(place).alike();
+                if (with != null && alike.contains(with)) {
+                    left.add(place);
+                } else {
+                    stay.add(place);
+                }
+            }
+            if (stay.isEmpty()) {
+                loads.remove(i);
+            } else {
+                loads.set(i, new QueuePlan.Load(loads.get(i).batch(), stay));
+            }
+        }
+        return left.stream().map(place -> films.get(place).id()).collect(Collectors.toSet());
+    }
+
+    /** The first load that hangs after the house's evening is over; -1 for none. */
+    private int firstOver(Evening evening, Instant now) {
+        Instant over = houses.surroundings()
+                .evenings()
+                .map(hour -> Evening.over(hour, now, houses.house().timeZone()))
+                .orElse(Instant.MAX);
+        for (int i = 0; i < evening.loads().size(); i++) {
+            if (evening.loads().get(i).hangAt().isAfter(over)) {
+                return i;
+            }
+        }
+        return -1;
     }
 
     private static int firstRefused(Evening evening) {
@@ -299,27 +391,35 @@ class Proposals {
             Evening evening,
             List<QueuePlan.Load> loads,
             List<QueuedFilm> films,
-            List<BatchState> batches,
             Tried tried,
-            List<QueuedFilm> waiting) {
+            List<BatchState> batches,
+            Map<Long, Over> late,
+            boolean exact) {
         List<Proposed> proposed = new ArrayList<>();
+        Set<Long> placed = new HashSet<>();
         for (int i = 0; i < loads.size(); i++) {
             QueuePlan.Load load = loads.get(i);
-            BatchState batch = batches.get(load.batch());
+            List<QueuedFilm> inIt = load.films().stream().map(films::get).toList();
+            inIt.forEach(film -> placed.add(film.id()));
             proposed.add(new Proposed(
-                    load.films().stream().map(films::get).toList(),
-                    batch,
+                    inIt,
+                    batches.get(load.batch()),
                     tried.tank(load),
                     tried.choices(load.batch()),
                     evening.loads().get(i)));
         }
-        return new Proposal(proposed, waiting, tried.warming(loads.get(0)));
+        return new Proposal(
+                proposed,
+                films.stream().filter(film -> !placed.contains(film.id())).toList(),
+                late,
+                tried.warming(loads.get(0)),
+                exact);
     }
 
     /** Refuses what is not proposed any more, because something was logged or taken since. */
-    static Proposed taken(Proposal proposal, String films) {
+    public static Proposed taken(Proposal proposal, String films) {
         return proposal.loads().stream()
-                .filter(load -> QueuePages.key(load).equals(films))
+                .filter(load -> load.key().equals(films))
                 .findFirst()
                 .orElseThrow(() -> Refusal.of(new FormObjection.ProposalGone()));
     }
