@@ -55,7 +55,8 @@ public class ArchitectureTest {
                         "mezcla.processing..",
                         "mezcla.verdict..",
                         "mezcla.money..",
-                        "mezcla.planning..")
+                        "mezcla.planning..",
+                        "mezcla.due..")
                 .check(ALL);
     }
 
@@ -119,6 +120,8 @@ public class ArchitectureTest {
                 .definedBy("mezcla.money")
                 .layer("planning")
                 .definedBy("mezcla.planning")
+                .layer("due")
+                .definedBy("mezcla.due")
                 .layer("web")
                 .definedBy("mezcla.web..")
                 .whereLayer("leaflet")
@@ -139,6 +142,8 @@ public class ArchitectureTest {
                 .mayOnlyAccessLayers("batch", "log", "leaflet", "measure")
                 .whereLayer("planning")
                 .mayOnlyAccessLayers("money", "batch", "log", "leaflet", "measure")
+                .whereLayer("due")
+                .mayOnlyAccessLayers("planning", "verdict", "batch", "log", "leaflet", "measure")
                 .whereLayer("web")
                 .mayNotBeAccessedByAnyLayer()
                 .check(ALL);
@@ -233,9 +238,11 @@ public class ArchitectureTest {
             "label -> ribbon",
             "label -> run",
             "mine -> ribbon",
+            "mine -> week",
             "money -> cupboard",
             "outside -> run",
             "outside -> shelf",
+            "outside -> week",
             "practice -> ribbon",
             "queue -> ribbon",
             "queue -> run",
@@ -245,7 +252,9 @@ public class ArchitectureTest {
             "run -> ribbon",
             "run -> shelf",
             "run -> warm",
-            "shelf -> beginning");
+            "shelf -> beginning",
+            "week -> cupboard",
+            "week -> practice");
 
     /** What fills a house, copies it or takes it elsewhere reaches everywhere. */
     private static final Set<String> REACHES_EVERYWHERE = Set.of("archive", "console", "copies", "demo");

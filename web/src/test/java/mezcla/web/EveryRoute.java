@@ -180,6 +180,7 @@ public class EveryRoute {
         {"POST /fills/{id}/clips", Who.MEMBERS},
         {"GET /signs", Who.MEMBERS},
         {"GET /walk", Who.MEMBERS},
+        {"GET /week", Who.MEMBERS},
         {"POST /walk", Who.MEMBERS},
         {"GET /leaflets", Who.MEMBERS},
         {"GET /leaflets/{id}", Who.MEMBERS},

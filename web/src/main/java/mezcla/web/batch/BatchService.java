@@ -273,7 +273,7 @@ public class BatchService {
         return Stream.of(
                         bars,
                         mistyped,
-                        plan.verdict().reasons().stream().map(reason -> CrateView.sentence(plan, reason)))
+                        plan.verdict().reasons().stream().map(reason -> StateWords.sentence(plan, reason)))
                 .flatMap(each -> each)
                 .toList();
     }

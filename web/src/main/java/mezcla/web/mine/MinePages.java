@@ -10,6 +10,8 @@ import mezcla.web.access.names.KnownNames;
 import mezcla.web.accounts.HouseAccounts;
 import mezcla.web.log.DarkroomLog;
 import mezcla.web.ribbon.usual.UsualWays;
+import mezcla.web.week.DueWords;
+import mezcla.web.week.WeekService;
 import mezcla.web.words.BalanceWords;
 import mezcla.web.words.Figures;
 import org.joda.money.Money;
@@ -19,11 +21,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** Puts together what is a member's own. */
 @Service
 class MinePages {
+    private final WeekService weeks;
     private final DarkroomLog log;
     private final HouseAccounts accounts;
     private final UsualWays usual;
 
-    MinePages(DarkroomLog log, HouseAccounts accounts, UsualWays usual) {
+    MinePages(DarkroomLog log, HouseAccounts accounts, UsualWays usual, WeekService weeks) {
+        this.weeks = weeks;
         this.log = log;
         this.accounts = accounts;
         this.usual = usual;
@@ -37,7 +41,7 @@ class MinePages {
      * @param waiting what of theirs waits, or hangs
      * @param remembered whether their next plan begins with what they chose last
      */
-    record Page(String heading, String film, String waiting, boolean remembered) {}
+    record Page(String heading, String film, String waiting, List<DueWords.Line> dues, boolean remembered) {}
 
     @Transactional(readOnly = true)
     Page page(SignedIn who) {
@@ -58,14 +62,15 @@ class MinePages {
                 rolls == 0
                         ? "No film of yours was run yet"
                         : Figures.sentence(Figures.count((int) rolls, "roll")) + " of yours so far",
-                "%s waiting, %s to collect"
+                "%d waiting, %d to pick up"
                         .formatted(
-                                Figures.sentence(Figures.number(film.stream()
+                                film.stream()
                                         .filter(each -> each.where().isToCome())
-                                        .count())),
-                                Figures.number(film.stream()
+                                        .count(),
+                                film.stream()
                                         .filter(each -> each.where().isToCollect())
-                                        .count())),
+                                        .count()),
+                weeks.own(who),
                 usual.remembers(who));
     }
 }

@@ -9,6 +9,7 @@ import mezcla.web.settings.HouseService;
 import mezcla.web.settings.things.House;
 import mezcla.web.shelf.ShelfService;
 import mezcla.web.shelf.ShelfView;
+import mezcla.web.week.WeekService;
 import mezcla.web.words.Figures;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,12 +18,20 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class WallPages {
     private final ShelfService shelves;
+    private final WeekService weeks;
     private final RunService runs;
     private final EveningService evenings;
     private final HouseService houses;
     private final LogClock clock;
 
-    WallPages(ShelfService shelves, RunService runs, EveningService evenings, HouseService houses, LogClock clock) {
+    WallPages(
+            ShelfService shelves,
+            WeekService weeks,
+            RunService runs,
+            EveningService evenings,
+            HouseService houses,
+            LogClock clock) {
+        this.weeks = weeks;
         this.shelves = shelves;
         this.runs = runs;
         this.evenings = evenings;
@@ -35,9 +44,10 @@ class WallPages {
      *
      * @param shelf the shelf, for the next roll
      * @param running who is running, through what, until when
+     * @param due what is anybody’s to do today; empty for nothing
      * @param printed when it was printed
      */
-    record Page(ShelfView shelf, List<Running> running, String printed) {}
+    record Page(ShelfView shelf, List<Running> running, String due, String printed) {}
 
     /** A run under way. */
     record Running(String who, String batch, String until) {}
@@ -48,6 +58,7 @@ class WallPages {
         return new Page(
                 shelves.shelf(),
                 runs.underWay().stream().map(run -> running(run, house)).toList(),
+                String.join("; ", weeks.todayForAll()),
                 Figures.dayAndHour(clock.instant(), house.timeZone()));
     }
 

@@ -8,15 +8,11 @@ import mezcla.batch.BatchState;
 import mezcla.batch.FillState;
 import mezcla.log.RunStarted;
 import mezcla.measure.ProcessingTime;
-import mezcla.verdict.Reason;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.RunRemark;
-import mezcla.verdict.State;
 import mezcla.web.drawing.CrateDrawing;
 import mezcla.web.words.Figures;
-import mezcla.web.words.ObjectionWords;
-import mezcla.web.words.verdict.ReasonWords;
 import mezcla.web.words.verdict.StateWords;
 import org.jspecify.annotations.Nullable;
 
@@ -81,7 +77,7 @@ public record CrateView(
                 StateWords.key(plan),
                 StateWords.of(plan),
                 time(plan),
-                because(plan),
+                StateWords.because(plan),
                 soon(plan),
                 inUse(plan),
                 plan.fits(),
@@ -111,7 +107,7 @@ public record CrateView(
                 plan.batch().mixed().name(),
                 StateWords.key(plan),
                 StateWords.of(plan),
-                Stream.of(time == null ? "" : time, inUse, because(plan))
+                Stream.of(time == null ? "" : time, inUse, StateWords.because(plan))
                         .filter(words -> !words.isEmpty())
                         .collect(Collectors.joining(" · ")),
                 plan.fits());
@@ -145,35 +141,5 @@ public record CrateView(
                 inUse,
                 false,
                 drawing);
-    }
-
-    /** The reason that set the state, what speaks against the run, or, for a good batch, how far it is used. */
-    private static String because(RunPlan plan) {
-        if (!plan.fits() && plan.verdict().state() != State.DISCARD) {
-            return ObjectionWords.of(plan.objections().get(0));
-        }
-        List<Reason> reasons = plan.verdict().reasons();
-        if (!reasons.isEmpty()) {
-            return sentence(plan, reasons.get(0));
-        }
-        return plan.imageDeveloper()
-                .map(RunPlan.PlannedBath::fill)
-                .map(fill -> "%s: %s."
-                        .formatted(
-                                fill.bath().role().name(),
-                                fill.bath().oneShot() == null
-                                        ? ReasonWords.rollsDone(fill) + " rolls done"
-                                        : Figures.ml(fill.volumeMl()) + " left"))
-                .orElse("");
-    }
-
-    /** A reason as a sentence. */
-    public static String sentence(RunPlan plan, Reason reason) {
-        return plan.baths().stream()
-                .map(RunPlan.PlannedBath::fill)
-                .filter(fill -> fill.bath().key().equals(reason.bath()))
-                .findFirst()
-                .map(fill -> ReasonWords.reason(reason, fill))
-                .orElseThrow();
     }
 }

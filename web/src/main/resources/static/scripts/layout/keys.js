@@ -2,7 +2,7 @@
 import { typing } from "../typing.js";
 
 (() => {
-  const places = { s: "/shelf", b: "/bench", r: "/run", q: "/queue", c: "/cupboard", m: "/money", j: "/journal", h: "/house" };
+  const places = { w: "/week", s: "/shelf", b: "/bench", r: "/run", q: "/queue", c: "/cupboard", m: "/money", j: "/journal", h: "/house" };
   const dialog = document.getElementById("keys");
   if (!dialog) {
     return;

@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import mezcla.due.NeedsDoing;
 import mezcla.leaflet.Unit;
 import mezcla.measure.ProcessingTime;
 import mezcla.verdict.FillLimits;
@@ -94,6 +95,7 @@ final class PagesRead {
         card(asked);
         labels(asked);
         calendar(asked);
+        week(asked);
         bottles(asked);
         kits(asked);
         cost(asked);
@@ -118,7 +120,7 @@ final class PagesRead {
 
     /** A crate, a line of a full board, or a row of the wall sheet: its state's word and its time. */
     private void crate(Asked asked, String route, String link) {
-        String all = text(asked, route);
+        String all = text(asked, route).replaceAll("To do today: [^<]*", "");
         String block = link.isEmpty() ? aroundNumber(asked, all) : linked(all, link);
         assertThat(block)
                 .as("%s: batch %d on %s", asked.when(), asked.id(), route)
@@ -212,13 +214,32 @@ final class PagesRead {
     }
 
     private void calendar(Asked asked) {
-        String all = text(asked, "/calendar/{secret}.ics");
+        String all = text(asked, "/calendar/{secret}.ics").replaceAll("\\R[ \t]", "");
         asked.plan().lastDays().values().forEach(last -> assertThat(all)
                 .as(asked.when() + ": calendar")
                 .contains("DTSTART;VALUE=DATE:" + last.toString().replace("-", "")));
-        assertThat(all.contains("Batch %d: last day".formatted(asked.id())))
+        assertThat(all.contains("ast day of batch %d\\,".formatted(asked.id())))
                 .as(asked.when() + ": calendar")
                 .isEqualTo(!asked.plan().lastDays().isEmpty());
+    }
+
+    /** What is to be tested, poured away, or has its last day soon. */
+    private void week(Asked asked) {
+        String all = text(asked, "/week");
+        String batch = "Batch %d, %s: "
+                .formatted(asked.id(), asked.answer().batch().mixed().name());
+        LocalDate today = LocalDate.ofInstant(
+                asked.answer().question().at(), asked.answer().question().zone());
+        assertThat(all.contains(batch + "test before film that matters"))
+                .as(asked.when() + ": week, tested")
+                .isEqualTo(asked.plan().state().equals(State.CHECK.name()));
+        assertThat(all.contains(batch + "replace ") || all.contains(batch + "discard"))
+                .as(asked.when() + ": week, poured away")
+                .isEqualTo(asked.plan().state().equals(State.DISCARD.name()));
+        assertThat(all.contains(batch + "last day of "))
+                .as(asked.when() + ": week, last days")
+                .isEqualTo(asked.plan().lastDays().values().stream()
+                        .anyMatch(last -> !last.isBefore(today) && last.isBefore(today.plusDays(NeedsDoing.DAYS))));
     }
 
     private void bottles(Asked asked) {

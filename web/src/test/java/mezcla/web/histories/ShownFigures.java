@@ -68,6 +68,7 @@ public final class ShownFigures {
         shows(Figure.STATE, Figure.TIMES, "/batches/{id}/run", "/batches/{id}/card");
         shows(Figure.ROLLS, Figure.LAST_DAY, "/batches/{id}/labels");
         shows(Figure.LAST_DAY, "/calendar/{secret}.ics");
+        shows(Figure.STATE, Figure.LAST_DAY, "/week");
         shows(Figure.WARMTH, "/batches/{id}/warm-up");
         shows(Figure.TIME, Figure.WARMTH, "/evening", "/queue");
         shows(Figure.VOLUME, "/fills/{id}");

@@ -14,9 +14,4 @@ class SignInController {
         model.addAttribute("to", LocalAddress.or(to, ""));
         return "layout/sign-in";
     }
-
-    @GetMapping("/")
-    String home() {
-        return "redirect:/shelf";
-    }
 }

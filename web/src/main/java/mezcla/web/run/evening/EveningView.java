@@ -9,10 +9,10 @@ import mezcla.measure.ProcessingTime;
 import mezcla.verdict.Evening;
 import mezcla.verdict.State;
 import mezcla.web.drawing.plot.EveningDrawing;
-import mezcla.web.shelf.CrateView;
 import mezcla.web.telling.EntryWords;
 import mezcla.web.words.Figures;
 import mezcla.web.words.ObjectionWords;
+import mezcla.web.words.verdict.StateWords;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -131,7 +131,7 @@ public record EveningView(
                 load.plan().isToBeTested()
                         ? load.plan().verdict().reasons().stream()
                                 .filter(reason -> reason.code().state() == State.CHECK)
-                                .map(reason -> CrateView.sentence(load.plan(), reason))
+                                .map(reason -> StateWords.sentence(load.plan(), reason))
                                 .toList()
                         : List.of(),
                 load.plan().batch().process().name(),

@@ -4,7 +4,7 @@ import java.util.List;
 import mezcla.verdict.Reason;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.State;
-import mezcla.web.shelf.CrateView;
+import mezcla.web.words.verdict.StateWords;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -25,7 +25,7 @@ public record TestFirst(long fill, List<String> reasons, String film) {
                         developer.fill().id(),
                         plan.verdict().reasons().stream()
                                 .filter(reason -> reason.code().state() == State.CHECK)
-                                .map((Reason reason) -> CrateView.sentence(plan, reason))
+                                .map((Reason reason) -> StateWords.sentence(plan, reason))
                                 .toList(),
                         plan.batch().process().name()))
                 .orElse(null);

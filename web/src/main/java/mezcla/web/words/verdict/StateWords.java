@@ -6,11 +6,13 @@ import java.util.Objects;
 import java.util.Optional;
 import mezcla.verdict.BatchVerdict;
 import mezcla.verdict.EarlyWarning;
+import mezcla.verdict.Reason;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
 import mezcla.verdict.School;
 import mezcla.verdict.State;
 import mezcla.web.words.Figures;
+import mezcla.web.words.ObjectionWords;
 
 /** States as members read them. */
 public final class StateWords {
@@ -66,6 +68,36 @@ public final class StateWords {
                 .map(fill -> plan.batch().leaflet().bath(fill.key()).role().name())
                 .map(Figures::within)
                 .toList();
+    }
+
+    /** The reason that set the state, what speaks against the run, or, for a good batch, how far it is used. */
+    public static String because(RunPlan plan) {
+        if (!plan.fits() && plan.verdict().state() != State.DISCARD) {
+            return ObjectionWords.of(plan.objections().get(0));
+        }
+        List<Reason> reasons = plan.verdict().reasons();
+        if (!reasons.isEmpty()) {
+            return sentence(plan, reasons.get(0));
+        }
+        return plan.imageDeveloper()
+                .map(RunPlan.PlannedBath::fill)
+                .map(fill -> "%s: %s."
+                        .formatted(
+                                fill.bath().role().name(),
+                                fill.bath().oneShot() == null
+                                        ? ReasonWords.rollsDone(fill) + " rolls done"
+                                        : Figures.ml(fill.volumeMl()) + " left"))
+                .orElse("");
+    }
+
+    /** A reason as a sentence. */
+    public static String sentence(RunPlan plan, Reason reason) {
+        return plan.baths().stream()
+                .map(RunPlan.PlannedBath::fill)
+                .filter(fill -> fill.bath().key().equals(reason.bath()))
+                .findFirst()
+                .map(fill -> ReasonWords.reason(reason, fill))
+                .orElseThrow();
     }
 
     /** What a batch is good for, in one line. */
