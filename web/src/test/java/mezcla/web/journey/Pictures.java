@@ -44,7 +44,7 @@ public class Pictures extends DemoApplicationTest {
             four(browser, "bram", "/house", "house");
             evening(desk);
             four(browser, "bram", halfTyped(steward), "leaflet-editor");
-            four(browser, "bram", "/kits/new?leaflet=1", "arrival");
+            four(browser, "bram", "/week", "week");
             four(browser, "bram", "/money", "money");
             four(browser, "bram", "/queue", "queue");
             four(browser, "bram", "/money/kits", "kits");
