@@ -83,11 +83,6 @@ public record PrintedMovement(
     private static final Pattern ONCE = Pattern.compile(
             "(?:invert|agitate|turn|twist|tilt|shake)(?: gently| slowly| it| the tank)?\\s+(?:once|twice|[0-9]{1,2} times)(?: only)?");
 
-    /** Whether the tank is moved without a pause. */
-    public boolean isContinuous() {
-        return kind == Kind.CONTINUOUS;
-    }
-
     /**
      * Reads what is printed: {@code invert for 30 s, then 5 s every 30 s}, {@code first 15 s, then 4 turns every half
      * minute}, {@code stick for the first 30 s, then invert twice every 30 s}, {@code agitate 15 s, wait 30 s, repeat},

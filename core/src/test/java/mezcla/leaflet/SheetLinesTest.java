@@ -185,4 +185,47 @@ public class SheetLinesTest {
         assertThat(read.celsius()).isCloseTo(celsius, org.assertj.core.data.Offset.offset(0.01));
         assertThat(read.disagrees() != null).isEqualTo(disagrees);
     }
+
+    private static Timing between(double leastC, double atC, double mostC) {
+        return new Timing(200, atC, leastC, mostC, new Exhaustion.Fixed(), List.of(), List.of());
+    }
+
+    private static double celsius(double fahrenheit) {
+        return (fahrenheit - 32) / 1.8;
+    }
+
+    @Test
+    public void temperaturesAreShownInTheScaleInWhichTheyAreWhole() {
+        assertThat(SheetLines.tolerance(between(celsius(75), celsius(90), celsius(105))))
+                .isEqualTo("75–105 °F");
+        assertThat(SheetLines.tolerance(between(celsius(75.5), celsius(80), celsius(105))))
+                .isEqualTo("75.5–105 °F");
+        assertThat(SheetLines.tolerance(between(24, 32, 40))).isEqualTo("24–40 °C");
+        assertThat(SheetLines.tolerance(between(24.5, 38, 41))).isEqualTo("24.5–41 °C");
+        assertThat(SheetLines.tolerance(between(37.7, 38, 38.3))).isEqualTo("± 0.3 °C");
+    }
+
+    @Test
+    public void aRangeIsPrintedAsOneWhereItsMiddleIsTheTemperatureAndItIsWide() {
+        assertThat(SheetLines.isPrintedRange(between(24, 32, 40))).isTrue();
+        assertThat(SheetLines.isPrintedRange(between(24, 38, 40)))
+                .as("off its middle")
+                .isFalse();
+        assertThat(SheetLines.isPrintedRange(between(37.7, 38, 38.3)))
+                .as("a tolerance")
+                .isFalse();
+        assertThat(SheetLines.isPrintedRange(
+                        new Timing(200, 200, 32, 24, 40, false, new Exhaustion.Fixed(), List.of(), List.of())))
+                .as("nothing is printed")
+                .isFalse();
+    }
+
+    @Test
+    public void aLifeIsReadInItsUnit() {
+        assertThat(SheetLines.life("28–42")).isEqualTo(new Range(28, 42));
+        assertThat(SheetLines.life("28-42 days")).isEqualTo(new Range(28, 42));
+        assertThat(SheetLines.life("2-6 weeks")).isEqualTo(new Range(14, 42));
+        assertThat(SheetLines.life("1 year")).isEqualTo(new Range(365, 365));
+        assertThat(SheetLines.life("24 months").max()).isCloseTo(730, within(1e-9));
+    }
 }

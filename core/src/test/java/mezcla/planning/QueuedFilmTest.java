@@ -146,6 +146,18 @@ public class QueuedFilmTest {
         assertThat(new Bearer(List.of("Ines", "Devi"), List.of(), log.state(), "Ines").of(guest))
                 .as("she bore it before")
                 .isEqualTo("Devi");
+        Roll other = new Roll("Jory", FilmFormat.F120, 1, 0, false);
+        Money four = Money.parse("NZD 4.00");
+        log.add(3, stamp -> new RunLogged(stamp, 1, List.of(other, guest), List.of(), 300, List.of(), null)
+                .charged(List.of(new Charge("Devi", four, true), new Charge("Tomasz", four, true))));
+        log.add(4, stamp -> new RunLogged(stamp, 1, List.of(other), List.of(), 300, List.of(), null)
+                .charged(List.of(new Charge("Saoirse", four, true))));
+        log.add(5, stamp -> new RunLogged(stamp, 1, List.of(guest), List.of(), 300, List.of(), null));
+        Bearer later = new Bearer(List.of("Ines", "Devi"), List.of(), log.state(), "Ines");
+        assertThat(later.of(guest))
+                .as("the last who bore that guest's, of that roll")
+                .isEqualTo("Tomasz");
+        assertThat(later.of(other)).isEqualTo("Saoirse");
     }
 
     @Test

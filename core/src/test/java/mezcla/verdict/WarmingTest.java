@@ -60,6 +60,18 @@ public class WarmingTest {
     }
 
     @Test
+    public void anotherTemperatureIsTheDevelopersAlone() {
+        Warming warmer = warming(mixed(washed()), TAPS, 39.0);
+        assertThat(warmer.targetC()).isEqualTo(39);
+        assertThat(warmer.leastC()).isCloseTo(38.7, within(1e-9));
+        assertThat(warmer.mostC()).isCloseTo(39.3, within(1e-9));
+        assertThat(warmer.bottles().get(0).leastC()).isCloseTo(38.7, within(1e-9));
+        assertThat(warmer.bottles().get(0).mostC()).isCloseTo(39.3, within(1e-9));
+        assertThat(warmer.bottles().get(1))
+                .isEqualTo(warming(mixed(washed()), TAPS, null).bottles().get(1));
+    }
+
+    @Test
     public void bottlesAreWarmedEachToItsOwnRange() {
         Warming asPrinted = warming(mixed(washed()), TAPS, null);
         assertThat(asPrinted.bottles()).extracting(bottle -> bottle.fill().id()).containsExactly(1L, 2L);

@@ -3,13 +3,17 @@ package mezcla.web;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
+import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import mezcla.web.access.Members;
 import mezcla.web.histories.ShownFigures;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -26,6 +30,8 @@ import org.testng.annotations.Test;
 
 /** Every route of the application as nobody, as a member and as a steward. */
 public class RoutesTest extends DemoPagesTest {
+    /** Notices that say how something is, and not what was done. */
+    private static final Set<String> WHAT_IS = Set.of("Its limits have changed since");
 
     @Autowired
     private MockMvc pages;
@@ -105,6 +111,36 @@ public class RoutesTest extends DemoPagesTest {
                 assertThat(answer.getRedirectedUrl()).doesNotStartWith("/sign-in");
             }
         }
+    }
+
+    @DataProvider
+    public Object[][] plainVisits() {
+        return Stream.of(EveryRoute.TABLE)
+                .map(row -> (String) row[0])
+                .filter(route -> route.startsWith("GET "))
+                .map(route -> new Object[] {route})
+                .toArray(Object[][]::new);
+    }
+
+    /** What is said when nothing happened stands on no page: {@code Saved} is for whoever saved. */
+    @Test(dataProvider = "plainVisits")
+    public void aPlainVisitSaysOnlyWhatIs(String route) throws Exception {
+        String page = pages.perform(
+                        get(URI.create(every.address(route))).with(user(members.loadUserByUsername("bram"))))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
+        List<String> said = Pattern.compile(
+                        "<(?:p|div) class=\"notice\" role=\"status\"[^>]*>(.*?)</(?:p|div)>", Pattern.DOTALL)
+                .matcher(page)
+                .results()
+                .map(notice -> notice.group(1)
+                        .replaceAll("<[^>]+>", "")
+                        .replaceAll("\\s+", " ")
+                        .strip())
+                .filter(notice -> WHAT_IS.stream().noneMatch(notice::startsWith))
+                .toList();
+        assertThat(said).as(route).isEmpty();
     }
 
     /** A route with numbers of things that exist, and nothing typed. */

@@ -130,7 +130,6 @@ class WarmController {
                                 new Query()
                                         .with("bath", sent.typed("bath"))
                                         .with("bottles", sent.typed("bottles"))
-                                        .with("set", sent.typed("set"))
                                         .with(
                                                 "probe",
                                                 warm.simulate(
@@ -146,7 +145,8 @@ class WarmController {
                                                         form.fault()))
                                         .with(
                                                 "from",
-                                                clock.instant().minusSeconds(1).getEpochSecond()),
+                                                clock.instant().minusSeconds(1).getEpochSecond())
+                                        .with("set", sent.typed("set")),
                                 carried(sent)),
                 () -> page(id, sent));
     }

@@ -231,7 +231,7 @@ class SheetController {
     @PostMapping("/leaflets/drafts/{id}/thrown-away")
     String throwAway(@PathVariable long id, @AuthenticationPrincipal SignedIn member) {
         drafts.throwAway(id, member);
-        return "redirect:/leaflets?thrown-away";
+        return "redirect:/leaflets?discarded";
     }
 
     /**
