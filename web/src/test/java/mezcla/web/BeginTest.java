@@ -154,6 +154,7 @@ public class BeginTest extends AbstractTestNGSpringContextTests {
     @Test(dependsOnMethods = "whoeverGuessesWaitsAndTheCodeStays")
     public void codeMakesTheFirstStewardOnce() throws Exception {
         pages.perform(get("/begin")).andExpect(status().isOk());
+        pages.perform(get("/sign-in")).andExpect(redirectedUrl("/begin"));
         pages.perform(begin("code", code().toLowerCase(Locale.ROOT))).andExpect(redirectedUrl("/sign-in?begun"));
         assertThat(members.all()).extracting(SignedIn::name).containsExactly("Odile");
         pages.perform(begin("signInName", "second")).andExpect(redirectedUrl("/sign-in"));
