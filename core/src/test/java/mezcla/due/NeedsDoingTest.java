@@ -2,13 +2,16 @@ package mezcla.due;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.lang.reflect.Proxy;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Stream;
 import mezcla.Leaflets;
 import mezcla.TestLog;
 import mezcla.batch.Drum;
@@ -24,11 +27,13 @@ import mezcla.log.Finding;
 import mezcla.log.PartOpened;
 import mezcla.log.Roll;
 import mezcla.log.RunLogged;
+import mezcla.measure.FilmFormat;
 import mezcla.planning.QueuedFilm;
 import mezcla.verdict.DayToKnow;
 import mezcla.verdict.Judging;
 import mezcla.verdict.RunPlan;
 import mezcla.verdict.RunQuestion;
+import mezcla.verdict.RunRemark;
 import mezcla.verdict.School;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -245,5 +250,64 @@ public class NeedsDoingTest {
         List<Due> all = dues(dayOf(first(DayToKnow.Kind.TEST_FROM)) - 2);
         assertThat(all).hasSizeGreaterThan(1);
         assertThat(all).extracting(Due::day).isSorted();
+    }
+
+    @Test
+    @SuppressWarnings("unchecked")
+    public void eachKindTellsItselfAndSomeAreForStewardsAlone() {
+        Due.Told<String> told = (Due.Told<String>) Proxy.newProxyInstance(
+                Due.Told.class.getClassLoader(),
+                new Class<?>[] {Due.Told.class},
+                (self, method, with) -> method.getName());
+        LocalDate day = date(1);
+        RunPlan plan = next(1);
+        log.add(1, stamp -> new FilmDropped(stamp, 7, TestLog.roll(0), "colour-negative", "Devi", day, true));
+        QueuedFilm film = QueuedFilm.of(log.entries()).get(0);
+        RunLogged run = log.run(1, 1, 1, 1L, 2L);
+        List<Due> forAll = List.of(
+                new Due.TestFirst(day, plan),
+                new Due.Discard(day, plan),
+                new Due.BatchEnds(day, plan, List.of()),
+                new Due.LastRolls(day, plan, 1, 0),
+                new Due.CheckShelf(day, 2),
+                new Due.CollectDrum(day, new DrumLevel(new Drum(1, "Blue", WasteRoute.OTHERS, 1), 1)),
+                new Due.PartEnds(
+                        day, log.state().kit(1), log.state().kit(1).parts().get(0), false),
+                new Due.FinishMix(day, 1, "Ines", TestLog.day(1), 2),
+                new Due.EndRun(day, log.start(2, 1, 1, 300, 1L, 2L)),
+                new Due.LookAtFilm(day, log.state().batch(1), List.of(run)),
+                new Due.PickUp(day, "Ines", "Devi", List.of(film)),
+                new Due.FilmWanted(day, film));
+        List<Due> forStewards = List.of(
+                new Due.SwitchLeaflet(
+                        day,
+                        plan,
+                        new RunRemark.LeafletMistyped(plan.baths().get(0).fill(), 2, null, null, null, null)),
+                new Due.Order(day, Supply.of(log.book(), TestLog.day(1)).get(0), 3),
+                new Due.DecideProposal(day, 3, "Devi"),
+                new Due.SignOff(day, List.of("Devi")),
+                new Due.CopyTooOld(day, null),
+                new Due.ClockInDoubt(day));
+        assertThat(forAll).noneMatch(Due::isForStewards);
+        assertThat(forStewards).allMatch(Due::isForStewards).allMatch(due -> due.whose()
+                .isEmpty());
+        Stream.concat(forAll.stream(), forStewards.stream()).forEach(due -> {
+            String kind = due.getClass().getSimpleName();
+            assertThat(due.tell(told)).isEqualTo(kind.substring(0, 1).toLowerCase(Locale.ROOT) + kind.substring(1));
+        });
+        assertThat(forAll.get(8).whose()).hasSize(1);
+        assertThat(forAll.get(11).whose()).contains("Devi", film.roll().owner());
+        RunLogged houses = log.add(
+                3,
+                stamp -> new RunLogged(
+                        stamp,
+                        1,
+                        List.of(new Roll(Roll.HOUSE, FilmFormat.F120, 1, 0, false)),
+                        List.of(),
+                        300,
+                        List.of(),
+                        null));
+        assertThat(new Due.LookAtFilm(day, log.state().batch(1), List.of(houses)).whose())
+                .isEmpty();
     }
 }
