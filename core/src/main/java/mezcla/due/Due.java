@@ -3,6 +3,7 @@ package mezcla.due;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mezcla.batch.BatchState;
@@ -357,6 +358,20 @@ public sealed interface Due {
      * @param last its day; null for none
      */
     record CopyTooOld(LocalDate day, @Nullable LocalDate last) implements Due {
+        private static final int KEEPS_DAYS = 3;
+
+        /**
+         * The same, where it is due: three days after the last copy, or after the house began without one.
+         *
+         * @param begun when the house began
+         */
+        public static Optional<Due> of(LocalDate today, @Nullable LocalDate last, LocalDate begun) {
+            LocalDate since = last == null ? begun : last;
+            return since.isBefore(today.minusDays(KEEPS_DAYS))
+                    ? Optional.of(new CopyTooOld(today, last))
+                    : Optional.empty();
+        }
+
         @Override
         public boolean isForStewards() {
             return true;

@@ -18,6 +18,13 @@ final class RoughPlan {
     /** Of how many films of one batch the fewest loads are looked for. */
     private static final int FEW_FILMS = 9;
 
+    /** What is of one shape stands together, so that one can take the place of another and all is packed as before. */
+    private static final Comparator<Unit> BY_SHAPE = Comparator.comparingDouble(Unit::careful)
+            .thenComparing(unit -> unit.films().size())
+            .thenComparing(unit -> unit.batches().toString())
+            .thenComparingDouble(Unit::equivalents)
+            .thenComparing(Unit::first);
+
     private final QueuePlan.Evening evening;
     private final List<Integer> through;
     private final List<Unit> units;
@@ -183,7 +190,7 @@ final class RoughPlan {
             leftForCareful[batch] = evening.batches().get(batch).rollsLeftForCareful();
         }
         Map<Unit, Integer> batches = new LinkedHashMap<>();
-        for (Unit unit : some.stream().sorted(order.thenComparing(Unit::first)).toList()) {
+        for (Unit unit : some.stream().sorted(order.thenComparing(BY_SHAPE)).toList()) {
             Optional<Integer> place = unit.batches().stream()
                     .filter(batch -> !Slack.exceeds(unit.equivalents(), left[batch])
                             && (unit.careful() == 0 || !Slack.exceeds(unit.careful(), leftForCareful[batch])))

@@ -310,4 +310,13 @@ public class NeedsDoingTest {
         assertThat(new Due.LookAtFilm(day, log.state().batch(1), List.of(houses)).whose())
                 .isEmpty();
     }
+
+    @Test
+    public void aCopyOfMoreThanThreeDaysAgoIsTooOld() {
+        LocalDate today = date(9);
+        assertThat(Due.CopyTooOld.of(today, date(6), date(0))).isEmpty();
+        assertThat(Due.CopyTooOld.of(today, date(5), date(0))).contains(new Due.CopyTooOld(today, date(5)));
+        assertThat(Due.CopyTooOld.of(today, null, date(6))).as("a young house").isEmpty();
+        assertThat(Due.CopyTooOld.of(today, null, date(5))).contains(new Due.CopyTooOld(today, null));
+    }
 }

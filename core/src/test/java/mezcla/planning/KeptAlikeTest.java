@@ -62,4 +62,13 @@ public class KeptAlikeTest {
                         stamp, 4, List.of(TestLog.roll(0).queuedAs(6L)), List.of(), 300, List.of(), null));
         assertThat(wedding().begun()).map(QueuedFilm::batch).contains(4L);
     }
+
+    @Test
+    public void aRunIsAlikeThroughTheSameBatchAndAsWarm() {
+        assertThat(KeptAlike.isAlike(4, 38.0, 4, 38.04)).isTrue();
+        assertThat(KeptAlike.isAlike(4, 38.0, 4, 38.1)).isFalse();
+        assertThat(KeptAlike.isAlike(4, 38.0, 5, 38.0)).isFalse();
+        assertThat(KeptAlike.isAlike(4, null, 4, 38.1)).as("nobody measured").isTrue();
+        assertThat(KeptAlike.isAlike(4, 38.0, 4, null)).isTrue();
+    }
 }

@@ -201,7 +201,7 @@ public class QueuePlanTest {
 
     @Test
     public void beyondThatThePlanIsSoundSaysSoAndTheUrgentGoFirst() {
-        for (int i = 0; i < 50; i++) {
+        for (int i = 0; i < 200; i++) {
             Evening evening = evening(13 + random.nextInt(20), 1 + random.nextInt(9));
             assertThat(isSound(evening, evening.plan().loads())).isTrue();
         }

@@ -22,8 +22,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** What is said of a run whose film is to be kept alike with other film: where that went, and what of it still waits. */
 @Service
 public class AlikeWords {
-    private static final double SAME_C = 0.05;
-
     private final HouseAccounts accounts;
     private final DarkroomLog log;
     private final HouseService houses;
@@ -67,9 +65,7 @@ public class AlikeWords {
                 .flatMap(plan::celsius)
                 .or(() -> developer.map(bath -> bath.fill().bath().timing().atC()))
                 .orElse(null);
-        boolean sameBatch = batch == plan.batch().id();
-        boolean sameWarmth = then == null || now == null || Math.abs(then - now) < SAME_C;
-        return sameBatch && sameWarmth
+        return KeptAlike.isAlike(plan.batch().id(), now, batch, then)
                 ? Optional.empty()
                 : Optional.of("%s went through batch %d%s on %s."
                         .formatted(

@@ -26,9 +26,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Puts together what needs doing: from the log, and from what is kept beside it. */
 @Service
 public class WeekService {
-    /** From how many days on a copy is too old. */
-    private static final int COPY_DAYS = 3;
-
     private final DarkroomLog log;
     private final Planning planning;
     private final HouseService houses;
@@ -120,10 +117,7 @@ public class WeekService {
                 .map(entry -> LocalDate.ofInstant(
                         entry.stamp().recordedAt(), houses.house().timeZone()))
                 .orElse(today);
-        LocalDate since = last == null ? begun : last;
-        if (since.isBefore(today.minusDays(COPY_DAYS))) {
-            all.add(new Due.CopyTooOld(today, last));
-        }
+        Due.CopyTooOld.of(today, last, begun).ifPresent(all::add);
     }
 
     /** What of that concerns somebody: all of it a steward, a member what is theirs, and what anybody may do. */
